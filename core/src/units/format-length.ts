@@ -1,0 +1,68 @@
+import { MM_PER_INCH, type LengthUnit, type TapeDenominator } from './definitions';
+
+/** How a length is printed. */
+export interface LengthStyle {
+  readonly unit: LengthUnit;
+  /** Finest tape fraction; default 16. */
+  readonly denominator?: TapeDenominator;
+  /** Decimals: default 1 for mm (and for a tape remainder in mm), 3 for inch. */
+  readonly digits?: number;
+  /** Print `+` in front of a positive value. */
+  readonly signed?: boolean;
+}
+
+/** The real minus sign, as wide as a figure. */
+export const MINUS = '\u2212';
+
+/**
+ * Prints a length without its unit in `mm` and `in`; tape inches print the fraction and, where it is not
+ * zero to the digits asked for, the remainder in mm, so that nothing is rounded silently.
+ *
+ * @param mm length in mm
+ * @example formatLength(1457.025, { unit: 'frac' }) // '57 3/8 −0.3 mm'
+ */
+export function formatLength(mm: number, style: LengthStyle): string {
+  const digits = style.digits ?? (style.unit === 'in' ? 3 : 1);
+  if (style.unit === 'frac') return formatTape(mm, style.denominator ?? 16, digits, style.signed ?? false);
+  return formatNumber(style.unit === 'mm' ? mm : mm / MM_PER_INCH, digits, style.signed);
+}
+
+/**
+ * Prints a number with a fixed count of decimals and a real minus sign; never `−0`.
+ *
+ * @example formatNumber(-12.04, 1) // '−12.0'
+ */
+export function formatNumber(value: number, digits: number, signed = false): string {
+  if (!Number.isFinite(value)) return '–';
+  const text = Math.abs(value).toFixed(digits);
+  if (Number(text) === 0) return text;
+  if (value < 0) return MINUS + text;
+  return signed ? `+${text}` : text;
+}
+
+function formatTape(mm: number, denominator: TapeDenominator, digits: number, signed: boolean): string {
+  if (!Number.isFinite(mm)) return '–';
+  const steps = Math.round((mm / MM_PER_INCH) * denominator);
+  const rest = Number((mm - (steps / denominator) * MM_PER_INCH).toFixed(digits));
+  const sign = steps < 0 ? MINUS : signed && steps > 0 ? '+' : '';
+  if (rest === 0) return sign + tapeFraction(Math.abs(steps), denominator, '');
+  const tail = `${rest < 0 ? MINUS : '+'}${Math.abs(rest).toFixed(digits)} mm`;
+  return `${sign}${tapeFraction(Math.abs(steps), denominator, '"')} ${tail}`;
+}
+
+function tapeFraction(steps: number, denominator: number, wholeMark: string): string {
+  const whole = Math.floor(steps / denominator);
+  let over = steps % denominator;
+  let under = denominator;
+  if (over === 0) return steps === 0 ? `0/${denominator}` : `${whole}${wholeMark}`;
+  while (over % 2 === 0) {
+    over /= 2;
+    under /= 2;
+  }
+  return `${whole === 0 ? '' : `${whole} `}${over}/${under}`;
+}
+
+/** Short name of the unit behind a printed length. */
+export function lengthSuffix(unit: LengthUnit): string {
+  return unit === 'mm' ? 'mm' : 'in';
+}

@@ -1,0 +1,103 @@
+import { MM_PER_FOOT, MM_PER_INCH, type LengthUnit, type Parsed } from './definitions';
+import { readDecimal, tidyText } from './tidy-text';
+
+const UNITS: Readonly<Record<string, number>> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  '"': MM_PER_INCH,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  "'": MM_PER_FOOT,
+  ft: MM_PER_FOOT,
+  foot: MM_PER_FOOT,
+  feet: MM_PER_FOOT,
+  thou: MM_PER_INCH / 1000,
+};
+
+/** Longest text that is read at all; more is no reading off a tape. */
+const MAX_CHARS = 40;
+const NUMBER = String.raw`[\d.,]+`;
+const FRACTION = String.raw`(?:(\d+)[ -]+)?(\d+) ?/ ?(\d+)`;
+const UNIT = String.raw`(mm|cm|m|inches|inch|in|"|'|feet|foot|ft|thou)?`;
+const FEET = new RegExp(String.raw`^(${NUMBER}) ?(?:'|ft|foot|feet)[ -]*(?=[\d.])(.*)$`, 'i');
+const PLAIN = new RegExp(String.raw`^(${NUMBER}) ?${UNIT}\.?$`, 'i');
+const MIXED = new RegExp(String.raw`^${FRACTION} ?${UNIT}\.?$`, 'i');
+const REMAINDER = /^(.*[/"].*?) ?([+-]) ?([\d.,]+) ?mm$/i;
+
+const refuse = (reason: string): Parsed => ({ ok: false, reason });
+
+/**
+ * Reads a length as people type it off a tape, rule, caliper or feeler, in millimetres.
+ *
+ * Accepts mixed fractions (`57 3/8`, `57-3/8"`, `57⅜″`), feet (`4' 9 3/8`), decimals with a unit
+ * (`57.375in`, `145.7cm`, `63 thou`), and what the tape format prints (`57 3/8 −0.3 mm`). A bare number
+ * takes `unit`; a bare **fraction is always inches**, since a metric tape has none. Decimal comma: see
+ * `readDecimal`. A sign is allowed in front; whether a negative value makes sense is the field's matter.
+ *
+ * @param text what was typed
+ * @param unit unit of a bare number
+ * @returns the value in mm, or the reason for refusing
+ * @example parseLength('57 3/8', 'mm') // { ok: true, value: 1457.325 }
+ */
+export function parseLength(text: string, unit: LengthUnit): Parsed {
+  const tidy = tidyText(text);
+  if (tidy === '') return refuse('Type a length, such as 1457.3 or 57 3/8.');
+  if (tidy.length > MAX_CHARS) return refuse('This is too long for a length. Type a number such as 57 3/8.');
+  const withRemainder = REMAINDER.exec(tidy);
+  if (!withRemainder) return readSigned(tidy, unit);
+  const [, main = '', sign, mm = ''] = withRemainder;
+  return sum(readSigned(main, unit), readOne(`${mm}mm`, unit), sign === '-' ? -1 : 1);
+}
+
+function readSigned(text: string, unit: LengthUnit): Parsed {
+  const negative = text.startsWith('-');
+  const body = negative || text.startsWith('+') ? text.slice(1).trim() : text;
+  const read = readUnsigned(body, unit);
+  return read.ok && negative ? { ok: true, value: -read.value } : read;
+}
+
+function readUnsigned(body: string, unit: LengthUnit): Parsed {
+  const feet = FEET.exec(body);
+  if (feet) {
+    const [, ft = '', rest = ''] = feet;
+    return sum(readOne(`${ft}ft`, unit), readInches(rest), 1);
+  }
+  return readOne(body, unit);
+}
+
+function readInches(text: string): Parsed {
+  const read = readOne(text, 'in');
+  if (read.ok && read.value >= MM_PER_FOOT)
+    return refuse(`“${text}” after feet is a foot or more: write the whole in feet and inches.`);
+  return read;
+}
+
+function sum(a: Parsed, b: Parsed, sign: number): Parsed {
+  if (!a.ok) return a;
+  if (!b.ok) return b;
+  return { ok: true, value: a.value + sign * b.value };
+}
+
+function readOne(text: string, unit: LengthUnit): Parsed {
+  const mixed = MIXED.exec(text);
+  if (mixed) return readFraction(mixed);
+  const plain = PLAIN.exec(text);
+  if (!plain) return refuse(`“${text}” is not a length. Write it like 1457.3, 57 3/8, 4' 9 3/8 or 63 thou.`);
+  const value = readDecimal(plain[1] ?? '');
+  if (typeof value === 'string') return refuse(value);
+  const perUnit = UNITS[(plain[2] ?? '').toLowerCase()] ?? (unit === 'mm' ? 1 : MM_PER_INCH);
+  return { ok: true, value: value * perUnit };
+}
+
+function readFraction(match: RegExpExecArray): Parsed {
+  const [, whole, over = '', under = '', name] = match;
+  const n = Number(over);
+  const d = Number(under);
+  if (d === 0) return refuse(`${over}/${under} has nothing below the line: write a fraction such as 3/8.`);
+  if (whole !== undefined && n >= d)
+    return refuse(`${over}/${under} is one or more: check the tape, then write it like 57 3/8.`);
+  const perUnit = UNITS[(name ?? 'in').toLowerCase()] ?? MM_PER_INCH;
+  return { ok: true, value: (Number(whole ?? 0) + n / d) * perUnit };
+}

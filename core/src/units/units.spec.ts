@@ -1,0 +1,160 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  formatAngle,
+  formatLength,
+  parseAngle,
+  parseLength,
+  type LengthUnit,
+  type TapeDenominator,
+} from './index';
+
+const mm = (text: string, unit: LengthUnit = 'mm') => {
+  const read = parseLength(text, unit);
+  if (!read.ok) throw new Error(read.reason);
+  return read.value;
+};
+const why = (text: string, unit: LengthUnit = 'mm') => {
+  const read = parseLength(text, unit);
+  return read.ok ? `accepted as ${read.value}` : read.reason;
+};
+
+describe('parseLength', () => {
+  it.each([
+    ['57 3/8', 'mm', 1457.325],
+    ['57-3/8"', 'mm', 1457.325],
+    ['57⅜″', 'mm', 1457.325],
+    ['57 ⅜', 'frac', 1457.325],
+    ['57 3⁄8', 'in', 1457.325],
+    ["4' 9 3/8", 'mm', 1457.325],
+    ['4’ 9 3/8”', 'mm', 1457.325],
+    ["4'9-3/8''", 'mm', 1457.325],
+    ["4'", 'mm', 1219.2],
+    ['4ft 9.375in', 'mm', 1457.325],
+    ['57.375in', 'mm', 1457.325],
+    ['57.375', 'in', 1457.325],
+    ['57.375', 'frac', 1457.325],
+    ['57.375 inch', 'mm', 1457.325],
+    ['1457.3', 'mm', 1457.3],
+    ['1457.3 mm', 'in', 1457.3],
+    ['145.7cm', 'mm', 1457],
+    ['1.4573 m', 'mm', 1457.3],
+    ['.063', 'in', 1.6002],
+    ['63 thou', 'mm', 1.6002],
+    ['1457,3', 'mm', 1457.3],
+    ['0,063', 'in', 1.6002],
+    ['3/8', 'mm', 9.525],
+    ['19/16', 'mm', 30.1625],
+    ['−12', 'mm', -12],
+    ['- 3/8', 'mm', -9.525],
+    ['57 3/8 −0.3 mm', 'mm', 1457.025],
+    ['57" +0.2 mm', 'mm', 1448],
+    ['−57 3/8 +0.3 mm', 'mm', -1457.025],
+  ] as const)('reads %s in a field of %s', (text, unit, expected) => {
+    expect(mm(text, unit)).toBeCloseTo(expected, 9);
+  });
+
+  it.each([
+    ['57 3/0', /nothing below the line/],
+    ['57 9/8', /one or more/],
+    ['', /Type a length/],
+    ['abc', /not a length/],
+    ['1e9', /not a length/],
+    ['NaN', /not a length/],
+    ['1,457', /write the decimal with a point/],
+    ['1,457.3', /write the decimal with a point/],
+    ['1.457.3', /not a number/],
+    ['57 3', /not a length/],
+    ["4' 13 3/8", /foot or more/],
+    ['57 3/8 3/8', /not a length/],
+    ['5 furlong', /not a length/],
+    ['<script>', /not a length/],
+    ['1'.repeat(60), /too long/],
+  ])('refuses %s', (text, reason) => {
+    expect(why(text)).toMatch(reason);
+  });
+});
+
+describe('formatLength', () => {
+  it.each([
+    [1457.325, { unit: 'mm' }, '1457.3'],
+    [1457.325, { unit: 'in' }, '57.375'],
+    [1457.325, { unit: 'frac' }, '57 3/8'],
+    [1457.025, { unit: 'frac' }, '57 3/8 −0.3 mm'],
+    [1448, { unit: 'frac' }, '57" +0.2 mm'],
+    [-1457.025, { unit: 'frac' }, '−57 3/8 +0.3 mm'],
+    [0, { unit: 'frac' }, '0/16'],
+    [0.3, { unit: 'frac' }, '0/16 +0.3 mm'],
+    [30.559375, { unit: 'frac', denominator: 64, digits: 2 }, '1 13/64'],
+    [-0.04, { unit: 'mm' }, '0.0'],
+    [-25.25, { unit: 'mm', digits: 2 }, '−25.25'],
+    [7.5, { unit: 'mm', signed: true }, '+7.5'],
+    [Number.NaN, { unit: 'frac' }, '–'],
+  ] as const)('prints %d as %o', (value, style, expected) => {
+    expect(formatLength(value, style)).toBe(expected);
+  });
+});
+
+describe('parser and formatter are inverse', () => {
+  const lengths = fc.double({ min: -3000, max: 3000, noNaN: true });
+  const denominators = fc.constantFrom<TapeDenominator[]>(16, 32, 64);
+
+  it.each(['mm', 'in', 'frac'] as const)('to the digits printed, in %s', (unit) => {
+    const digits = unit === 'in' ? 3 : 2;
+    const half = (unit === 'in' ? 25.4 : 1) * 0.5 * 10 ** -digits;
+    fc.assert(
+      fc.property(lengths, denominators, (value, denominator) => {
+        const back = mm(formatLength(value, { unit, denominator, digits }), unit);
+        expect(Math.abs(back - value)).toBeLessThanOrEqual(half * (1 + 1e-6));
+      }),
+    );
+  });
+
+  it('for every tape fraction, exactly', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: -6000, max: 6000 }), denominators, (steps, denominator) => {
+        const text = formatLength((steps / denominator) * 25.4, { unit: 'frac', denominator });
+        expect(mm(text, 'frac')).toBeCloseTo((steps / denominator) * 25.4, 9);
+        expect(text).not.toContain('mm');
+      }),
+    );
+  });
+
+  it('never throws on any text, and a refusal says something', () => {
+    fc.assert(
+      fc.property(fc.oneof(fc.string(), fc.stringMatching(/^[\d/ '".,-]{1,12}$/)), (text) => {
+        const read = parseLength(text, 'mm');
+        if (read.ok) expect(Number.isFinite(read.value)).toBe(true);
+        else expect(read.reason.length).toBeGreaterThan(10);
+      }),
+    );
+  });
+});
+
+describe('parseAngle', () => {
+  it.each([
+    ["2°30'", 2.5],
+    ['2° 30′ 18″', 2.505],
+    ['2.5', 2.5],
+    ['-1.2°', -1.2],
+    ['2.5 deg', 2.5],
+    ["45'", 0.75],
+    ['0.04 rad', 2.2918311805],
+  ])('reads %s', (text, degrees) => {
+    const read = parseAngle(text);
+    expect(read.ok && (read.value * 180) / Math.PI).toBeCloseTo(degrees, 8);
+  });
+
+  it.each(["1°90'", 'steep', '', '1,250', "2°30'99"])('refuses %s', (text) => {
+    expect(parseAngle(text).ok).toBe(false);
+  });
+
+  it('prints what it reads', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -3, max: 3, noNaN: true }), (rad) => {
+        const read = parseAngle(formatAngle(rad, 4));
+        expect(read.ok && Math.abs(read.value - rad)).toBeLessThan(0.000051 * (Math.PI / 180));
+      }),
+    );
+  });
+});

@@ -1,0 +1,19 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', include: ['core/src/**/*.spec.ts'] } },
+      { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'] } },
+      {
+        test: {
+          name: 'server',
+          include: ['server/src/**/*.spec.ts', 'tools/**/*.spec.ts'],
+          testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
+        },
+      },
+    ],
+  },
+});
