@@ -1,0 +1,105 @@
+import { EMPTY_PLAN, findQuantity, type Plan } from '@intervex/core';
+import Joi from 'joi';
+import { planSchema } from './plan-schema';
+import { problemsOf } from './problems';
+import { nameText } from './text';
+import type { Problem } from './wire';
+
+/** The mark by which a plan file is known. */
+export const PLAN_FORMAT = 'intervex-plan';
+/** The version this build writes. */
+export const PLAN_VERSION = 2;
+
+/** A plan as it stands in a file. Lengths in mm, angles in rad, masses in kg. */
+export interface PlanFile {
+  readonly format: typeof PLAN_FORMAT;
+  readonly version: typeof PLAN_VERSION;
+  readonly project: string;
+  readonly variant: string;
+  readonly plan: Plan;
+}
+
+export type ReadPlanFile =
+  { readonly ok: true; readonly file: PlanFile } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const refuse = (field: string, wrong: string, right: string): ReadPlanFile => ({
+  ok: false,
+  problems: [{ field, wrong, right }],
+});
+
+const fileSchema = Joi.object<PlanFile>({
+  format: Joi.string().valid(PLAN_FORMAT).required(),
+  version: Joi.number().valid(PLAN_VERSION).required(),
+  project: nameText().required(),
+  variant: nameText().required(),
+  plan: planSchema.required(),
+});
+
+/** Writes a plan file. */
+export const planFile = (project: string, variant: string, plan: Plan): PlanFile => ({
+  format: PLAN_FORMAT,
+  version: PLAN_VERSION,
+  project,
+  variant,
+  plan,
+});
+
+/**
+ * Reads the text of a plan file: JSON, the format mark, the version, then every field.
+ *
+ * @returns the file in today's version, or what is wrong with it, where, and what would be right
+ */
+export function readPlanText(text: string): ReadPlanFile {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    const wrong = text.trim() === '' ? 'the file is empty' : 'the file is not whole JSON; it may be cut short';
+    return refuse('file', wrong, 'save the plan again and take the new file');
+  }
+  return readPlanFile(data);
+}
+
+/** Reads a plan file that is already parsed. Older versions are brought up to date. */
+export function readPlanFile(data: unknown): ReadPlanFile {
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return refuse('file', 'the file holds no object', 'a plan file saved by Intervex');
+  const head = data as Readonly<Record<string, unknown>>;
+  if (head['format'] !== PLAN_FORMAT)
+    return refuse('format', 'this is no Intervex plan file', `"format": "${PLAN_FORMAT}"`);
+  const upgraded = upgrade(head);
+  if (!upgraded) return refuse('version', versionWrong(head['version']), `a version from 1 to ${PLAN_VERSION}`);
+  const { error, value } = fileSchema.validate(upgraded, { abortEarly: false, convert: false });
+  return error ? { ok: false, problems: problemsOf(error) } : { ok: true, file: value };
+}
+
+function versionWrong(version: unknown): string {
+  return typeof version === 'number' && version > PLAN_VERSION
+    ? `version ${version} is newer than this program knows`
+    : `version ${JSON.stringify(version) ?? 'missing'} is not known`;
+}
+
+function upgrade(head: Readonly<Record<string, unknown>>): unknown {
+  if (head['version'] === PLAN_VERSION) return head;
+  return head['version'] === 1 ? fromVersion1(head) : undefined;
+}
+
+/**
+ * Version 1 held each reading as one bare number, and neither limits nor acceptances. A number becomes a
+ * single repeat with the quantity's usual instrument and datum. What is not a number or not a known
+ * quantity is left as it is, for the check of every field to refuse it by name.
+ */
+function fromVersion1(head: Readonly<Record<string, unknown>>): unknown {
+  const plan = head['plan'];
+  if (typeof plan !== 'object' || plan === null) return { ...head, version: PLAN_VERSION };
+  const old = plan as Readonly<Record<string, unknown>>;
+  const readings = Object.fromEntries(
+    Object.entries((old['readings'] as Record<string, unknown> | undefined) ?? {}).map(([id, value]) => {
+      const q = findQuantity(id);
+      if (!q || typeof value !== 'number') return [id, value];
+      return [id, { repeats: [{ value }], instrument: q.instrument, datum: q.datum }];
+    }),
+  );
+  const { limits, accepted } = EMPTY_PLAN;
+  return { ...head, version: PLAN_VERSION, plan: { limits, accepted, ...old, readings } };
+}

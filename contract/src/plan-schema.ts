@@ -1,0 +1,105 @@
+import {
+  CUT_METHODS,
+  INSTRUMENTS,
+  LIMIT_IDS,
+  LIMITS,
+  MARK_DATUMS,
+  QUANTITIES,
+  refuseValue,
+  RETENTIONS,
+  SCHOOLS,
+  SHAFT_ROUTES,
+  showValue,
+  USES,
+  type Limit,
+  type Plan,
+  type Quantity,
+} from '@intervex/core';
+import Joi from 'joi';
+import { freeText, nameText } from './text';
+
+/** Most repeats of one reading; beyond it the earlier ones should have been settled. */
+const MAX_REPEATS = 20;
+
+const valueOf = (quantity: Quantity) =>
+  Joi.number()
+    .required()
+    .custom((value: number, helpers) => {
+      const wrong = refuseValue(quantity, value);
+      return wrong ? helpers.error('quantity.range', { sentence: wrong }) : value;
+    })
+    .messages({ 'quantity.range': '{{#sentence}}' });
+
+const readingOf = (quantity: Quantity) =>
+  Joi.object({
+    repeats: Joi.array()
+      .items(Joi.object({ value: valueOf(quantity), typed: freeText(60).allow('') }))
+      .min(1)
+      .max(MAX_REPEATS)
+      .required(),
+    instrument: Joi.string()
+      .valid(...Object.keys(INSTRUMENTS))
+      .required(),
+    datum: freeText(80).allow(''),
+    note: freeText(500).allow(''),
+  });
+
+const limitOf = (limit: Limit) =>
+  Joi.object({
+    value: Joi.number()
+      .min(limit.min)
+      .max(limit.max)
+      .required()
+      .messages({
+        'number.min': `must be at least ${showValue(limit.min, limit.unit)}`,
+        'number.max': `must be at most ${showValue(limit.max, limit.unit)}`,
+      }),
+    reason: freeText(300).trim().min(3).required(),
+  });
+
+const acceptance = Joi.object({
+  reason: freeText(300).trim().min(3).required(),
+  figure: Joi.number().allow(null).required(),
+  who: nameText(60).required(),
+  at: Joi.string().isoDate().required(),
+});
+
+/** A check's id: letters, figures and dots. */
+const CHECK_ID = /^[a-zA-Z0-9.]{1,80}$/;
+
+/** The plan as it crosses the wire and stands in a file. Unknown fields are refused by name. */
+export const planSchema = Joi.object<Plan>({
+  brief: Joi.object({
+    vehicle: nameText(80).allow('').required(),
+    donor: nameText(80).allow('').required(),
+    use: Joi.string()
+      .valid(...USES)
+      .required(),
+    finishBy: Joi.string()
+      .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date')
+      .allow('')
+      .required()
+      .messages({ 'string.pattern.name': 'must be a date such as 2027-03-20, or empty' }),
+    notes: freeText(2000).allow('').required(),
+  }).required(),
+  choices: Joi.object({
+    school: Joi.string()
+      .valid(...SCHOOLS)
+      .required(),
+    method: Joi.string()
+      .valid(...CUT_METHODS)
+      .required(),
+    datum: Joi.string()
+      .valid(...MARK_DATUMS)
+      .required(),
+    retention: Joi.string()
+      .valid(...RETENTIONS)
+      .required(),
+    shaftRoute: Joi.string()
+      .valid(...SHAFT_ROUTES)
+      .required(),
+  }).required(),
+  readings: Joi.object(Object.fromEntries(QUANTITIES.map((q) => [q.id, readingOf(q)]))).required(),
+  limits: Joi.object(Object.fromEntries(LIMIT_IDS.map((id) => [id, limitOf(LIMITS[id])]))).required(),
+  accepted: Joi.object().pattern(CHECK_ID, acceptance).max(200).required(),
+});

@@ -1,0 +1,95 @@
+import type { FigureUnit } from '../measure';
+import { LIMITS, limitValue, type LimitChange, type LimitId } from './limits';
+
+export type CheckLevel = 'ok' | 'caution' | 'stop';
+export type StageId = 'brief' | 'survey' | 'donor' | 'cut' | 'sheets';
+
+/** A figure as a check compares it. */
+export interface CheckFigure {
+  readonly value: number;
+  readonly unit: FigureUnit;
+  /** Id of the figure whose working explains it, where there is one. */
+  readonly figureId?: string;
+}
+
+/** The limit a check held its figure against, with the project's change of it. */
+export interface CheckLimit {
+  readonly id: LimitId;
+  readonly value: number;
+  readonly unit: FigureUnit;
+  readonly fallback: number;
+  /** Why the project changed it; absent where the default holds. */
+  readonly changedBecause?: string;
+}
+
+/** A caution the builder has accepted, with the figure it had then. */
+export interface Acceptance {
+  readonly reason: string;
+  /** The figure when it was accepted, in core units; null for a check without a figure. */
+  readonly figure: number | null;
+  readonly who: string;
+  /** ISO 8601 time. */
+  readonly at: string;
+}
+
+/** One comparison: what was found, against what, and what to do. */
+export interface Check {
+  readonly id: string;
+  readonly stage: StageId;
+  readonly level: CheckLevel;
+  readonly title: string;
+  readonly figure?: CheckFigure;
+  readonly limit?: CheckLimit;
+  /** Why the limit is there. */
+  readonly reason: string;
+  /** What to do about it; empty for `ok`. */
+  readonly todo: string;
+  /** Quantity to jump to. */
+  readonly at?: string;
+  /** Set where a caution is accepted and its figure has not grown since. */
+  readonly accepted?: Acceptance;
+  /** Set where it was accepted but has grown since: the acceptance no longer holds. */
+  readonly lapsed?: Acceptance;
+}
+
+/** Growth beyond which an acceptance lapses, by unit. Absolute. */
+const GROWTH: Readonly<Record<FigureUnit, number>> = {
+  mm: 0.05,
+  rad: 0.00035,
+  kg: 1,
+  count: 0.5,
+  ratio: 0.005,
+};
+
+/** Adds the standing or lapsed acceptance to a check. Only cautions can be accepted. */
+export function withAcceptance(check: Check, acceptance: Acceptance | undefined): Check {
+  if (!acceptance || check.level !== 'caution') return check;
+  return holds(check, acceptance) ? { ...check, accepted: acceptance } : { ...check, lapsed: acceptance };
+}
+
+function holds({ figure, limit }: Check, acceptance: Acceptance): boolean {
+  if (!figure || acceptance.figure === null) return true;
+  const from = (value: number) => (limit ? Math.abs(Math.abs(value) - limit.value) : Math.abs(value));
+  return from(figure.value) <= from(acceptance.figure) + GROWTH[figure.unit];
+}
+
+/** A check that still asks for something: a stop, or a caution nobody has accepted. */
+export const isOpen = (check: Check): boolean => check.level !== 'ok' && !check.accepted;
+
+/** The limit in force as a check carries it. */
+export function limitOf(changes: Readonly<Partial<Record<LimitId, LimitChange>>>, id: LimitId): CheckLimit {
+  const { unit, fallback } = LIMITS[id];
+  const because = changes[id]?.reason;
+  const base = { id, unit, fallback, value: limitValue(changes, id) };
+  return because === undefined ? base : { ...base, changedBecause: because };
+}
+
+const RANK: Readonly<Record<CheckLevel, number>> = { ok: 0, caution: 1, stop: 2 };
+
+/** The gravest level in a list of checks, accepted cautions counting as ok. */
+export function worst(checks: readonly Check[]): CheckLevel {
+  return checks.reduce<CheckLevel>(
+    (level, check) => (isOpen(check) && RANK[check.level] > RANK[level] ? check.level : level),
+    'ok',
+  );
+}

@@ -1,0 +1,7 @@
+export * from './cut-checks';
+export * from './face-tilt';
+export * from './marks-stage';
+export * from './school-halves';
+export * from './school-stage';
+export * from './scribe';
+export * from './square-stage';

@@ -1,0 +1,119 @@
+import { bySide, SIDES, type Side, type Sided } from '../geometry';
+import { derive, given, type Figure } from '../measure';
+import { SCHOOLS, type School } from '../plan';
+import { newHalf, schoolPinion, schoolWidth } from './school-halves';
+
+type Maybe = Figure | undefined;
+
+export interface SchoolsInput {
+  readonly halfLeft: Maybe;
+  readonly halfRight: Maybe;
+  readonly targetWidth: Maybe;
+  /** Where the driveline wants the pinion, if said. */
+  readonly pinionWanted: Maybe;
+  /** Gearbox output from the centreline; used where no place is said. */
+  readonly gearbox: Maybe;
+}
+
+/** What a side asks for: less tube, none, or more than there is. */
+export type SideWork = 'shorten' | 'leave' | 'widen';
+
+/** One way to cut. */
+export interface SchoolPlan {
+  readonly school: School;
+  readonly width: Figure;
+  readonly pinion: Figure;
+  readonly half: Sided<Figure>;
+  readonly cut: Sided<Figure>;
+  readonly work: Sided<SideWork>;
+}
+
+/** A way to cut that cannot be worked out yet, and what it lacks (quantity ids). */
+export interface SchoolGap {
+  readonly school: School;
+  readonly lacks: readonly string[];
+}
+
+export type SchoolResult = SchoolPlan | SchoolGap;
+export const isPlanned = (s: SchoolResult): s is SchoolPlan => 'width' in s;
+
+/** Cuts smaller than this, either way, are no cut. Absolute, mm. */
+export const NO_CUT = 0.05;
+
+/** All ways to cut, side by side. */
+export function schoolsStage(input: SchoolsInput): readonly SchoolResult[] {
+  return SCHOOLS.map((school) => {
+    const lacks = lackedBy(school, input);
+    return lacks.length ? { school, lacks } : planOne(school, input);
+  });
+}
+
+function lackedBy(school: School, input: SchoolsInput): string[] {
+  const lacks: string[] = [];
+  if (!input.halfLeft) lacks.push('donor.half.left');
+  if (!input.halfRight) lacks.push('donor.half.right');
+  if (school !== 'shortShaft' && !input.targetWidth) lacks.push('brief.targetWidth');
+  if (school === 'driveline' && !input.pinionWanted && !input.gearbox) lacks.push('cut.pinion');
+  return lacks;
+}
+
+function planOne(school: School, input: SchoolsInput): SchoolPlan {
+  const H_L = input.halfLeft as Figure;
+  const H_R = input.halfRight as Figure;
+  const width = widthOf(school, H_L, H_R, input.targetWidth);
+  const pinion = pinionOf(school, H_L, H_R, input);
+  const half = bySide((side) => halfOf(school, side, width, pinion));
+  const cut = bySide((side) => cutOf(school, side, side === 'left' ? H_L : H_R, half[side]));
+  const work = bySide((side) => workOf(cut[side].value));
+  return { school, width, pinion, half, cut, work };
+}
+
+const workOf = (cut: number): SideWork => (cut > NO_CUT ? 'shorten' : cut < -NO_CUT ? 'widen' : 'leave');
+
+function widthOf(school: School, H_L: Figure, H_R: Figure, target: Maybe): Figure {
+  const id = `${school}.width`;
+  const label = 'WMS width';
+  if (school === 'shortShaft') {
+    const source = 'Only the long side is cut; the width follows from the short half';
+    return derive({ id, label, unit: 'mm', formula: '2·min({H_L}, {H_R})', source, inputs: { H_L, H_R } }, (v) =>
+      schoolWidth(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
+    );
+  }
+  const W = target as Figure;
+  return derive({ id, label, unit: 'mm', formula: '{W}', source: 'Target width', inputs: { W } }, (v) => v.W);
+}
+
+function pinionOf(school: School, H_L: Figure, H_R: Figure, input: SchoolsInput): Figure {
+  const id = `${school}.pinion`;
+  const label = 'Pinion from middle';
+  if (school === 'keepOffset') {
+    const source = 'Both sides cut alike, so the offset stays';
+    return derive({ id, label, unit: 'mm', formula: '({H_R} − {H_L})/2', source, inputs: { H_L, H_R } }, (v) =>
+      schoolPinion(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
+    );
+  }
+  if (school === 'driveline') {
+    const y = (input.pinionWanted ?? input.gearbox) as Figure;
+    const source = input.pinionWanted ? 'Chosen place' : 'In line with the gearbox output, axle centred in the car';
+    return derive({ id, label, unit: 'mm', formula: '{y}', source, inputs: { y } }, (v) => v.y);
+  }
+  return given(id, label, 0, 0, 'mm', 'This way puts the pinion in the middle');
+}
+
+function halfOf(school: School, side: Side, W: Figure, y_p: Figure): Figure {
+  const formula = side === 'left' ? '{W}/2 − {y_p}' : '{W}/2 + {y_p}';
+  return derive(
+    { id: `${school}.half.${side}`, label: `New half, ${side}`, unit: 'mm', formula, source: 'Pinion axis to WMS after the cut', inputs: { W, y_p } },
+    (v) => newHalf(side, v.W, v.y_p),
+  );
+}
+
+function cutOf(school: School, side: Side, H: Figure, H_new: Figure): Figure {
+  return derive(
+    { id: `${school}.cut.${side}`, label: `Cut, ${side}`, unit: 'mm', formula: '{H} − {H_new}', source: 'Donor half less new half', inputs: { H, H_new } },
+    (v) => v.H - v.H_new,
+  );
+}
+
+/** Sides of a plan that need more tube than the donor has. */
+export const widenedSides = (plan: SchoolPlan): readonly Side[] => SIDES.filter((s) => plan.work[s] === 'widen');

@@ -1,0 +1,3 @@
+export * from './donor-checks';
+export * from './donor-stage';
+export * from './spline';

@@ -1,0 +1,3 @@
+export * from './rear-view';
+export * from './tube-view';
+export * from './view';

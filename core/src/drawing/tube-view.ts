@@ -1,0 +1,86 @@
+import type { SideMarks } from '../cut';
+import type { Results } from '../evaluate';
+import type { Side } from '../geometry';
+import type { Choices, MarkDatum } from '../plan';
+import { bar, type Dimension, type Point, type Shape, type View } from './view';
+
+/** How much of the casting is drawn, and room beyond the housing end, mm. */
+const CASTING = 34;
+const BEYOND = 20;
+
+/**
+ * One tube along its length, casting face at u = 0, housing end outboard to the right for the right side
+ * and to the left for the left side: marks, kerfs, slug and end piece, with the lengths to scribe.
+ *
+ * @returns undefined while the tube has not been measured
+ */
+export function tubeView(results: Results, side: Side, { method, datum }: Choices): View | undefined {
+  const T = results.known[`donor.tube.${side}`]?.figure.value;
+  if (T === undefined) return undefined;
+  const od = results.known['donor.tubeOd']?.figure.value ?? 70;
+  const d = side === 'left' ? -1 : 1;
+  const marks = results.marks.marks[side];
+  const kerf = results.known['cut.kerf']?.figure.value ?? 0;
+  const tube = `donor.tube.${side}`;
+  const shapes: Shape[] = [
+    { kind: 'outline', style: 'casting', points: bar(-d * CASTING, 0, od * 1.7) },
+    { kind: 'outline', style: 'tube', points: bar(0, d * T, od), at: tube },
+    { kind: 'outline', style: 'flange', points: bar(d * (T - 8), d * T, od * 1.5), at: tube },
+    { kind: 'line', style: 'centreline', points: [[-d * CASTING, 0], [d * (T + BEYOND), 0]] },
+  ];
+  if (marks) shapes.push(...markShapes(marks, d, od, kerf, side));
+  const left = Math.min(-d * CASTING, d * (T + BEYOND));
+  return {
+    title: `${side === 'left' ? 'Left' : 'Right'} tube, before the cut`,
+    bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: -od },
+    shapes,
+    dimensions: [...(marks ? markDimensions(marks, datum, d, od, side) : []), whole(T, d, od, side)],
+    handles: marks && method === 'slug' && marks.range[1] > marks.range[0] ? [handleOf(marks, d, od, side)] : [],
+    captions: [
+      { text: 'casting', at: [-d * (CASTING / 2), od * 0.95], anchor: 'middle' },
+      { text: 'housing end', at: [d * T, od * 0.95], anchor: d > 0 ? 'end' : 'start' },
+    ],
+  };
+}
+
+function markShapes(marks: SideMarks, d: number, od: number, kerf: number, side: Side): Shape[] {
+  const [inner, outer] = [marks.inner.fromCasting.value, marks.outer.fromCasting.value];
+  const at = `cut.mark.${side}`;
+  const line = (u: number): Shape => ({ kind: 'line', style: 'mark', at, points: [[u, -od * 0.72], [u, od * 0.72]] });
+  return [
+    { kind: 'outline', style: 'slug', points: bar(d * inner, d * outer, od), at },
+    { kind: 'outline', style: 'kerf', points: bar(d * inner, d * (inner + kerf), od) },
+    { kind: 'outline', style: 'kerf', points: bar(d * (outer - kerf), d * outer, od) },
+    line(d * inner),
+    line(d * outer),
+  ];
+}
+
+function whole(T: number, d: number, od: number, side: Side): Dimension {
+  const id = `donor.tube.${side}`;
+  return { id, label: `Casting to housing end, ${side}`, from: [0, od / 2], to: [d * T, od * 0.75], row: 1, value: T, figureId: id, quantityId: id };
+}
+
+function markDimensions(marks: SideMarks, datum: MarkDatum, d: number, od: number, side: Side): Dimension[] {
+  const [inner, outer] = [marks.inner.fromCasting.value, marks.outer.fromCasting.value];
+  const start: Point = [datumPlace(datum, marks.tube.value, d), -od / 2];
+  const low = (u: number): Point => [d * u, -od / 2];
+  return [
+    { id: `spacing.${side}`, label: `Between the marks, ${side}`, from: low(inner), to: low(outer), row: -1, value: marks.spacing.value, figureId: marks.spacing.id },
+    { id: `inner.${side}`, label: marks.inner.fromDatum.label, from: start, to: low(inner), row: -2, value: marks.inner.fromDatum.value, figureId: marks.inner.fromDatum.id, quantityId: `cut.mark.${side}` },
+    { id: `outer.${side}`, label: marks.outer.fromDatum.label, from: start, to: low(outer), row: -3, value: marks.outer.fromDatum.value, figureId: marks.outer.fromDatum.id },
+  ];
+}
+
+/** Where the datum lies here. The pinion axis lies off the picture: its dimensions start at the casting. */
+function datumPlace(datum: MarkDatum, T: number, d: number): number {
+  if (datum === 'housingEnd') return d * T;
+  return datum === 'pinion' ? -d * CASTING : 0;
+}
+
+function handleOf(marks: SideMarks, d: 1 | -1, od: number, side: Side) {
+  const value = marks.inner.fromCasting.value;
+  const [min, max] = marks.range;
+  const quantityId = `cut.mark.${side}`;
+  return { quantityId, label: `First mark, ${side}`, at: [d * value, od * 0.72] as Point, value, min, max, direction: d };
+}

@@ -1,0 +1,75 @@
+/** A point on the drawing, mm at full size: u to the right of the picture, v up. */
+export type Point = readonly [u: number, v: number];
+
+/** What a shape is; renderers choose line, fill and hatch by it. */
+export type ShapeStyle =
+  'ghost' | 'casting' | 'tube' | 'slug' | 'kerf' | 'flange' | 'shaft' | 'axis' | 'centreline' | 'mark' | 'endPiece';
+
+/** A closed outline, an open line or a circle, in mm. */
+export type Shape =
+  | { readonly kind: 'outline'; readonly style: ShapeStyle; readonly points: readonly Point[]; readonly at?: string }
+  | { readonly kind: 'line'; readonly style: ShapeStyle; readonly points: readonly Point[]; readonly at?: string }
+  | {
+      readonly kind: 'circle';
+      readonly style: ShapeStyle;
+      readonly centre: Point;
+      readonly radius: number;
+      readonly at?: string;
+    };
+
+/** A horizontal dimension. It stands in a row above (1, 2 …) or below (−1, −2 …) the drawing. */
+export interface Dimension {
+  readonly id: string;
+  readonly label: string;
+  readonly from: Point;
+  readonly to: Point;
+  readonly row: number;
+  /** Length shown, mm. */
+  readonly value: number;
+  /** Figure whose working it opens. */
+  readonly figureId: string;
+  /** Quantity it changes; absent for a derived length. */
+  readonly quantityId?: string;
+  readonly signed?: boolean;
+}
+
+/** A scribe mark that can be moved along its tube. */
+export interface MarkHandle {
+  readonly quantityId: string;
+  readonly label: string;
+  readonly at: Point;
+  /** Place from the casting face, mm, and how far it may go. */
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  /** +1 where outboard is to the right of the picture, else −1. */
+  readonly direction: 1 | -1;
+}
+
+/** A word at a place. */
+export interface Caption {
+  readonly text: string;
+  readonly at: Point;
+  readonly anchor: 'start' | 'middle' | 'end';
+}
+
+/** A drawing to scale: everything in mm, nothing of pixels. */
+export interface View {
+  readonly title: string;
+  readonly bounds: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
+  readonly shapes: readonly Shape[];
+  readonly dimensions: readonly Dimension[];
+  readonly handles: readonly MarkHandle[];
+  readonly captions: readonly Caption[];
+}
+
+/** Corners of an upright rectangle between two places along u, `height` tall about v = 0. */
+export function bar(u0: number, u1: number, height: number): readonly Point[] {
+  const h = height / 2;
+  return [
+    [u0, -h],
+    [u1, -h],
+    [u1, h],
+    [u0, h],
+  ];
+}

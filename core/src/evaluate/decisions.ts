@@ -1,0 +1,32 @@
+import type { Plan } from '../plan';
+import type { Decision, Known } from './results';
+
+const sides = (...ids: string[]): string[] => ids.flatMap((id) => [`${id}.left`, `${id}.right`]);
+
+/**
+ * What each decision still needs, as quantity ids in walking order.
+ *
+ * @param plan the plan
+ * @param known what is known of each quantity
+ */
+export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): readonly Decision[] {
+  const width = plan.choices.school === 'shortShaft' ? [] : ['brief.targetWidth'];
+  const pinion = plan.choices.school === 'driveline' && !known['survey.gearbox'] ? ['cut.pinion'] : [];
+  const cut = [...width, ...sides('donor.half'), ...pinion];
+  const marks = [...sides('donor.tube'), ...(plan.choices.datum === 'pinion' ? sides('donor.casting') : [])];
+  const list: readonly Omit<Decision, 'lacks'>[] = [
+    { id: 'cut', label: 'The cut', stage: 'cut' },
+    { id: 'marks', label: 'The scribe marks', stage: 'cut' },
+    { id: 'shafts', label: 'The shafts', stage: 'cut' },
+    { id: 'engagement', label: 'Spline engagement', stage: 'cut' },
+    { id: 'survey', label: 'The old axle’s place', stage: 'survey' },
+  ];
+  const needs: Readonly<Record<string, readonly string[]>> = {
+    cut,
+    marks: [...cut, ...marks],
+    shafts: [...cut, ...sides('donor.shaft')],
+    engagement: [...sides('donor.shaft', 'donor.shaftSpline', 'donor.sideGear'), 'donor.sideGearSpline'],
+    survey: ['survey.left', 'survey.right', 'survey.width'],
+  };
+  return list.map((d) => ({ ...d, lacks: (needs[d.id] ?? []).filter((id) => !known[id]) }));
+}

@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { isOpen, type Check } from '../checks';
+import { isPlanned } from '../cut';
+import { standardUncertainty } from '../measure';
+import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
+import { reading, workedPlan } from '../testing/plans';
+import { allFigures } from './all-figures';
+import { createEvaluator, evaluate } from './evaluate';
+
+const value = (plan: Plan, id: string): number => {
+  const figure = allFigures(evaluate(plan)).get(id);
+  if (!figure) throw new Error(`no figure ${id}`);
+  return figure.value;
+};
+const check = (plan: Plan, id: string): Check | undefined => evaluate(plan).checks.find((c) => c.id === id);
+const facing = (side: 'left' | 'right', phase: string, r: Record<string, number>) =>
+  Object.fromEntries(Object.entries(r).map(([clock, v]) => [`square.${side}.${phase}.${clock}`, reading('caliper', v)]));
+
+describe('marks', () => {
+  it.each([
+    // By hand from 588 and 544.1; spacing 91 + 2 − 0.8 and 40.5 + 2 − 0.8.
+    ['casting', 202, 294.2, 214, 255.7],
+    ['housingEnd', 386, 293.8, 330.1, 288.4],
+    ['pinion', 329.98, 422.18, 335.52, 377.22],
+  ] as const)('from the %s datum', (datum, innerL, outerL, innerR, outerR) => {
+    const plan = workedPlan({}, { datum });
+    expect(value(plan, 'mark.inner.datum.left')).toBeCloseTo(innerL, 6);
+    expect(value(plan, 'mark.outer.datum.left')).toBeCloseTo(outerL, 6);
+    expect(value(plan, 'mark.inner.datum.right')).toBeCloseTo(innerR, 6);
+    expect(value(plan, 'mark.outer.datum.right')).toBeCloseTo(outerR, 6);
+  });
+
+  it('runs the blade inside the slug, and says how long things get', () => {
+    const { marks } = evaluate(workedPlan());
+    expect(marks.marks.left?.inner.blade).toBe('outboard');
+    expect(marks.marks.left?.outer.blade).toBe('inboard');
+    expect(marks.marks.left?.slug.value).toBeCloseTo(89, 6);
+    expect(marks.marks.right?.slug.value).toBeCloseTo(38.5, 6);
+    expect(marks.marks.left?.tubeTacked.value).toBeCloseTo(497.8, 6);
+    expect(marks.marks.left?.tubeWelded.value).toBeCloseTo(497, 6);
+    expect(marks.widthExpected?.value).toBeCloseTo(1402, 6);
+  });
+
+  it('takes the end off at 588 − 64.3 and leaves 497 − 64.3 − 2 + 0.8', () => {
+    const plan = workedPlan({ 'cut.endPiece.left': reading('caliper', 64.3) }, { method: 'endOff' });
+    expect(value(plan, 'mark.outer.left')).toBeCloseTo(523.7, 6);
+    expect(value(plan, 'mark.inner.left')).toBeCloseTo(431.5, 6);
+    expect(value(plan, 'slug.left')).toBeCloseTo(89, 6);
+    expect(value(plan, 'tube.welded.left')).toBeCloseTo(497, 6);
+  });
+
+  it('carries tape, gap, weld and scribing into the half to expect', () => {
+    const left = evaluate(workedPlan()).marks.halfExpected.left;
+    // u² = tape 0.8²/3 + scribe 2·0.25²/3 + gap 0.05²/3 + weld 0.5²/3
+    const byHand = Math.sqrt((0.8 ** 2 + 2 * 0.25 ** 2 + 0.05 ** 2 + 0.5 ** 2) / 3);
+    expect(left && standardUncertainty(left)).toBeCloseTo(byHand, 4);
+  });
+
+  it('puts an unset mark in the middle of the free tube: (40 + 588 − 40 − 92.2)/2', () => {
+    const { 'cut.mark.left': _, ...readings } = workedPlan().readings;
+    expect(value({ ...workedPlan(), readings }, 'mark.inner.left')).toBe(248);
+  });
+});
+
+describe('shafts', () => {
+  it('takes the cut off each and rounds to the order step', () => {
+    const plan = workedPlan({ 'cut.pinion': reading('chosen', -11.63) }, { school: 'driveline' });
+    // New halves 712.63 and 689.37, so cuts 79.37 and 52.13.
+    expect(value(plan, 'driveline.shaft.left')).toBeCloseTo(696.03, 6);
+    expect(value(plan, 'driveline.fitted.left')).toBeCloseTo(696, 6);
+    expect(value(plan, 'driveline.shaft.right')).toBeCloseTo(672.57, 6);
+    expect(value(plan, 'driveline.fitted.right')).toBeCloseTo(672.5, 6);
+  });
+
+  it('works engagement and gap out from the rounded shaft', () => {
+    // Right: 684.2 is ordered as 684.0, so the end stands at 701 − 684 = 17.0; its spline of 33.4 reaches
+    // 50.5 at float 0.1 and 50.86 at 0.46; the gear runs from 18.5 to 52.1. Left: 684.4 becomes 684.5.
+    expect(value(workedPlan(), 'engaged.in.right')).toBeCloseTo(32, 6);
+    expect(value(workedPlan(), 'engaged.out.right')).toBeCloseTo(32.36, 6);
+    expect(value(workedPlan(), 'engaged.share.right')).toBeCloseTo(32 / 33.6, 6);
+    expect(value(workedPlan(), 'shaft.gap.right')).toBeCloseTo(6, 6);
+    expect(value(workedPlan(), 'shaft.gap.left')).toBeCloseTo(5.5, 6);
+  });
+
+  it('fits the stock short shaft on the long side, with its own spline', () => {
+    const plan = workedPlan({}, { school: 'shortShaft' });
+    const { shafts } = evaluate(plan);
+    expect(shafts.needs.left?.source).toBe('stockShort');
+    expect(shafts.needs.right?.source).toBe('own');
+    expect(value(plan, 'shortShaft.shaft.left')).toBeCloseTo(724.9, 6);
+    expect(value(plan, 'shortShaft.fitted.left')).toBeCloseTo(724.7, 6);
+    // End 741.5 − 724.7 = 16.8 on the left too; gear there 18.3 to 51.9.
+    expect(value(plan, 'engaged.in.left')).toBeCloseTo(32, 6);
+    expect(check(plan, 'shaft.stock.left')?.level).toBe('ok');
+  });
+
+  it.each([
+    ['a C-clip shaft cannot be shortened', 'shaft.cClip.left', 'stop', { retention: 'cClip', shaftRoute: 'shorten' }],
+    ['a necked body cannot be splined again: 33.02 under 33.867', 'shaft.necked.left', 'stop', { shaftRoute: 'shorten' }],
+    ['a full body can: 34.11', 'shaft.necked.right', 'ok', { shaftRoute: 'shorten' }],
+  ] as const)('%s', (_, id, level, choices: Partial<Choices>) => {
+    expect(check(workedPlan({}, choices), id)?.level).toBe(level);
+  });
+
+  it('judges the gap to the cross shaft only where the shaft could reach it', () => {
+    const near = { 'donor.crossShaft': reading('caliper', 29.4) };
+    expect(check(workedPlan(near), 'shaft.gap.left')?.level).toBe('caution');
+    expect(check(workedPlan({ 'donor.crossShaft': reading('caliper', 33.6) }), 'shaft.gap.left')?.level).toBe('stop');
+    expect(check(workedPlan(near, { retention: 'cClip' }), 'shaft.gap.left')).toBeUndefined();
+  });
+
+  it.each([
+    [29.1, 'caution'],
+    [24.3, 'stop'],
+    [36.2, 'ok'],
+  ])('spline of %d mm is %s', (length, level) => {
+    expect(check(workedPlan({ 'shaft.spline': reading('chosen', length) }), 'shaft.engagement.left')?.level).toBe(level);
+  });
+
+  it('stops at a shaft shorter than its spline and at an end-float that runs backwards', () => {
+    expect(check(workedPlan({ 'donor.shaft.left': reading('rule', 101), 'donor.shaftSpline.left': reading('caliper', 180) }), 'shaft.splineLength.left')?.level).toBe('stop');
+    expect(check(workedPlan({ 'donor.endFloatMin': reading('indicator', 0.9) }), 'shaft.float')?.level).toBe('stop');
+  });
+});
+
+describe('checks', () => {
+  it('says so when metal is missing, and gives no marks there', () => {
+    const plan = workedPlan({ 'brief.targetWidth': reading('chosen', 1502.4) });
+    // 751.2 a side: the right half of 741.5 is 9.7 short.
+    expect(check(plan, 'cut.widen.right')?.figure?.value).toBeCloseTo(9.7, 6);
+    expect(check(plan, 'cut.widen.left')).toBeUndefined();
+    expect(evaluate(plan).marks.marks.right).toBeUndefined();
+    expect(evaluate(plan).marks.widthExpected).toBeUndefined();
+  });
+
+  it('stops a cut longer than the tube, too near an end, or too thin to saw', () => {
+    expect(check(workedPlan({ 'donor.tube.left': reading('tape', 88.4) }), 'cut.tooLong.left')?.level).toBe('stop');
+    expect(check(workedPlan({ 'cut.mark.right': reading('chosen', 33.3) }), 'cut.fromCasting.right')?.level).toBe('stop');
+    expect(check(workedPlan({ 'cut.mark.left': reading('chosen', 461.2) }), 'cut.fromHousingEnd.left')?.level).toBe('stop');
+    expect(check(workedPlan({ 'brief.targetWidth': reading('chosen', 1479) }), 'cut.slug.right')?.level).toBe('stop');
+  });
+
+  it.each([
+    [601.2, 'caution'],
+    [601.02, 'ok'],
+    [601.3, 'stop'],
+  ])('camber from %d at the top is %s', (top, level) => {
+    const faces = { 'square.left.radius': reading('rule', 38.1), ...facing('left', 'tacked', { top, front: 601.05, bottom: 600.9, rear: 601 }) };
+    expect(check(workedPlan(faces), 'square.camber.left')?.level).toBe(level);
+  });
+
+  it('counts the newest squareness, never the one before the cut', () => {
+    const before = { 'square.right.radius': reading('rule', 41.3), ...facing('right', 'before', { top: 88.9, front: 88.1, rear: 88.2 }) };
+    expect(check(workedPlan(before), 'square.camber.right')).toBeUndefined();
+    expect(evaluate(workedPlan(before)).square.sets.right.before?.stations).toBe(3);
+    const both = { ...before, ...facing('right', 'tacked', { top: 88.9, front: 88.1, rear: 88.2 }), ...facing('right', 'welded', { top: 88.16, front: 88.1, rear: 88.2 }) };
+    expect(evaluate(workedPlan(both)).square.latest.right?.phase).toBe('welded');
+  });
+
+  it('tells when the instrument cannot prove squareness', () => {
+    const rule = Object.fromEntries(['top', 'front', 'bottom'].map((c) => [`square.left.tacked.${c}`, reading('rule', 601)]));
+    expect(check(workedPlan({ 'square.left.radius': reading('rule', 38.1), ...rule }), 'square.resolution.left')?.level).toBe('caution');
+  });
+
+  it('keeps an acceptance until the figure grows', () => {
+    const off = workedPlan({ 'donor.tube.left': reading('tape', 591.1) });
+    const found = check(off, 'donor.closure.left');
+    expect(found?.level).toBe('caution');
+    const acceptance = { reason: 'Fillet weld at the casting', figure: found?.figure?.value ?? 0, who: 'Ansa', at: '2026-11-02T18:20:00Z' };
+    const accepted = { ...off, accepted: { 'donor.closure.left': acceptance } };
+    expect(check(accepted, 'donor.closure.left')?.accepted).toEqual(acceptance);
+    expect(isOpen(check(accepted, 'donor.closure.left') as Check)).toBe(false);
+    const worse = { ...accepted, readings: { ...accepted.readings, 'donor.tube.left': reading('tape', 592.4) } };
+    expect(check(worse, 'donor.closure.left')?.accepted).toBeUndefined();
+    expect(check(worse, 'donor.closure.left')?.lapsed).toEqual(acceptance);
+  });
+
+  it('holds a changed limit and carries its reason', () => {
+    const plan = { ...workedPlan({ 'donor.tube.left': reading('tape', 591.1) }), limits: { 'donor.closure': { value: 4.2, reason: 'Rough casting face' } } };
+    expect(check(plan, 'donor.closure.left')).toMatchObject({ level: 'ok', limit: { value: 4.2, fallback: 2, changedBecause: 'Rough casting face' } });
+  });
+
+  it('asks for another reading where repeats disagree', () => {
+    const plan = workedPlan({ 'donor.brakeSpace.right': reading('caliper', 76.02, 75.41) });
+    expect(check(plan, 'reading.donor.brakeSpace.right')?.figure?.value).toBeCloseTo(0.61, 6);
+  });
+
+  it('closes the survey and finds an axle off centre', () => {
+    const plan = workedPlan({ 'survey.left': reading('tape', 711.2), 'survey.right': reading('tape', 694.6), 'survey.width': reading('tape', 1401.1) });
+    expect(value(plan, 'survey.closure')).toBeCloseTo(4.7, 6);
+    expect(value(plan, 'survey.offset')).toBeCloseTo(8.3, 6);
+    expect(check(plan, 'survey.closure')?.level).toBe('caution');
+    expect(check(plan, 'survey.offset')?.level).toBe('caution');
+  });
+});
+
+describe('an unfinished plan', () => {
+  it('says what each decision still needs', () => {
+    const results = evaluate(EMPTY_PLAN);
+    const lacks = (id: string) => results.decisions.find((d) => d.id === id)?.lacks;
+    expect(lacks('cut')).toEqual(['brief.targetWidth', 'donor.half.left', 'donor.half.right']);
+    expect(lacks('marks')).toContain('donor.tube.right');
+    expect(results.schools.some(isPlanned)).toBe(false);
+    expect(results.checks).toEqual([]);
+    expect(results.stages).toEqual({ brief: 'untouched', survey: 'untouched', donor: 'untouched', cut: 'untouched', sheets: 'untouched' });
+  });
+
+  it('offers the way that needs no target as soon as the halves are known', () => {
+    const readings = { 'donor.half.left': reading('tape', 792), 'donor.half.right': reading('tape', 741.5) };
+    const planned = evaluate({ ...EMPTY_PLAN, readings }).schools.filter(isPlanned);
+    expect(planned.map((s) => s.school)).toEqual(['shortShaft']);
+  });
+});
+
+describe('recomputing', () => {
+  it('runs only the stages whose inputs changed', () => {
+    const evaluateAgain = createEvaluator();
+    const plan = workedPlan();
+    evaluateAgain(plan);
+    const first = evaluateAgain.runs();
+    evaluateAgain({ ...plan, readings: { ...plan.readings, 'survey.left': reading('tape', 703.3) } });
+    expect(evaluateAgain.runs()).toEqual({ ...first, survey: (first['survey'] ?? 0) + 1 });
+    evaluateAgain({ ...plan, brief: { ...plan.brief, notes: 'No more numbers' } });
+    expect(evaluateAgain.runs()['shafts']).toBe(first['shafts']);
+  });
+
+  it('depends on the plan alone, not on what was evaluated before', () => {
+    const evaluateAgain = createEvaluator();
+    const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    const plans = fc.record({ left: mm(500, 900), right: mm(500, 900), width: mm(900, 1700), tube: mm(60, 700) });
+    fc.assert(
+      fc.property(plans, fc.constantFrom('evenUp', 'keepOffset', 'driveline', 'shortShaft'), (p, school) => {
+        const plan = workedPlan(
+          { 'donor.half.left': reading('tape', p.left), 'donor.half.right': reading('tape', p.right), 'brief.targetWidth': reading('chosen', p.width), 'donor.tube.left': reading('tape', p.tube) },
+          { school: school as 'evenUp' },
+        );
+        expect(evaluateAgain(plan)).toEqual(evaluate(plan));
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

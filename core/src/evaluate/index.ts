@@ -1,0 +1,4 @@
+export * from './all-figures';
+export * from './evaluate';
+export * from './results';
+export { placeWord } from './strip';

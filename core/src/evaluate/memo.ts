@@ -1,0 +1,24 @@
+/**
+ * Wraps a stage so that it runs again only when one of its inputs is another object or value than last
+ * time. Holds one result.
+ *
+ * @param run pure function of its inputs
+ * @returns the wrapped stage; `runs` counts how often it has really run
+ */
+export function memoStage<I extends object, O>(run: (inputs: I) => O): ((inputs: I) => O) & { runs: number } {
+  let last: { inputs: I; output: O } | undefined;
+  const stage = (inputs: I): O => {
+    if (last && sameInputs(last.inputs, inputs)) return last.output;
+    const output = run(inputs);
+    last = { inputs, output };
+    stage.runs += 1;
+    return output;
+  };
+  stage.runs = 0;
+  return stage;
+}
+
+function sameInputs<I extends object>(a: I, b: I): boolean {
+  const keys = Object.keys(b) as (keyof I)[];
+  return keys.length === Object.keys(a).length && keys.every((key) => Object.is(a[key], b[key]));
+}

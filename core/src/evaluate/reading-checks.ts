@@ -1,0 +1,29 @@
+import type { Check } from '../checks';
+import { AGREEMENT_SPAN, INSTRUMENTS } from '../measure';
+import { quantity, quantityName, type Plan } from '../plan';
+import { formatAngle, formatLength } from '../units';
+import type { Known } from './results';
+
+/** A caution for every reading whose repeats disagree. */
+export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
+  return Object.keys(plan.readings).flatMap((id) => {
+    const summary = known[id]?.summary;
+    if (!summary || summary.agreement !== 'disagree') return [];
+    const q = quantity(id);
+    const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
+    const span = AGREEMENT_SPAN * instrument.halfResolution;
+    const most = q.unit === 'rad' ? formatAngle(span) : `${formatLength(span, { unit: 'mm', digits: 2 })} mm`;
+    return [
+      {
+        id: `reading.${id}`,
+        stage: q.stage,
+        level: 'caution' as const,
+        title: `${quantityName(q)}: the readings disagree`,
+        figure: { value: summary.range, unit: q.unit, figureId: id },
+        reason: `Repeats with the ${instrument.label} should lie within ${most} of each other.`,
+        todo: 'Take another reading. Is the shaft pushed home, the tape straight, the burr off? Then remove the wrong one.',
+        at: id,
+      },
+    ];
+  });
+}

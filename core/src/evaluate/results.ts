@@ -1,0 +1,47 @@
+import type { Check, StageId } from '../checks';
+import type { FaceSquare, MarksResult, SchoolResult, SquareResult } from '../cut';
+import type { DonorResult } from '../donor';
+import type { Figure } from '../measure';
+import type { ShaftsResult } from '../shafts';
+import type { SurveyResult } from '../survey';
+import type { Known } from './reading-figures';
+
+/** How a stage stands, as the rail shows it. */
+export type StageState = 'untouched' | 'inWork' | 'caution' | 'stop' | 'settled';
+
+/** A decision and the quantities it still needs. */
+export interface Decision {
+  readonly id: string;
+  readonly label: string;
+  readonly stage: StageId;
+  /** Quantity ids without which it cannot be made. */
+  readonly lacks: readonly string[];
+}
+
+/** Everything derived from a plan. */
+export interface Results {
+  /** What is known of each quantity, by id: readings and fallbacks. */
+  readonly known: Readonly<Record<string, Known>>;
+  readonly survey: SurveyResult;
+  readonly donor: DonorResult;
+  readonly schools: readonly SchoolResult[];
+  readonly marks: MarksResult;
+  readonly square: SquareResult;
+  readonly shafts: ShaftsResult;
+  readonly checks: readonly Check[];
+  readonly decisions: readonly Decision[];
+  readonly stages: Readonly<Record<StageId, StageState>>;
+  /** The numbers of this job, in the order of the running strip. */
+  readonly strip: readonly StripItem[];
+}
+
+/** One place in the running strip. The figure is absent while it cannot be worked out. */
+export interface StripItem {
+  readonly id: string;
+  readonly label: string;
+  readonly figure: Figure | undefined;
+  /** Short word behind the number, such as `right` for a pinion place. */
+  readonly tail?: string;
+}
+
+export type { FaceSquare, Known };

@@ -1,0 +1,35 @@
+import { worst, type Check, type StageId } from '../checks';
+import { QUANTITIES, type Plan } from '../plan';
+import type { Decision, StageState } from './results';
+
+/** How each stage of the rail stands, from its checks, its readings and what its decisions lack. */
+export function stageStates(
+  plan: Plan,
+  checks: readonly Check[],
+  decisions: readonly Decision[],
+): Readonly<Record<StageId, StageState>> {
+  const lacking = (id: string) => (decisions.find((d) => d.id === id)?.lacks.length ?? 0) > 0;
+  const donorLacks = ['cut', 'marks', 'shafts', 'engagement'].some((id) =>
+    decisions.find((d) => d.id === id)?.lacks.some((q) => q.startsWith('donor.')),
+  );
+  const cutLacks = lacking('cut') || lacking('marks') || lacking('shafts');
+  return {
+    brief: stateOf(plan, checks, 'brief', !plan.brief.vehicle || !plan.readings['brief.targetWidth']),
+    survey: stateOf(plan, checks, 'survey', lacking('survey')),
+    donor: stateOf(plan, checks, 'donor', donorLacks),
+    cut: cutLacks && !touched(plan, 'cut') ? 'untouched' : stateOf(plan, checks, 'cut', cutLacks, true),
+    sheets: cutLacks ? 'untouched' : worst(checks) === 'ok' ? 'settled' : 'inWork',
+  };
+}
+
+function stateOf(plan: Plan, checks: readonly Check[], stage: StageId, lacks: boolean, derived = false): StageState {
+  const level = worst(checks.filter((c) => c.stage === stage));
+  if (level !== 'ok') return level;
+  if (!derived && !touched(plan, stage)) return 'untouched';
+  return lacks ? 'inWork' : 'settled';
+}
+
+function touched(plan: Plan, stage: StageId): boolean {
+  if (stage === 'brief' && (plan.brief.vehicle || plan.brief.donor || plan.brief.notes)) return true;
+  return QUANTITIES.some((q) => q.stage === stage && plan.readings[q.id]);
+}

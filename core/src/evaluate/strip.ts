@@ -1,0 +1,39 @@
+import type { SchoolPlan } from '../cut';
+import type { Figure } from '../measure';
+import type { Results, StripItem } from './results';
+
+type Parts = Pick<Results, 'marks' | 'shafts' | 'square'>;
+
+/** The numbers of this job that the running strip shows, always the same places. */
+export function strip(parts: Parts, school: SchoolPlan | undefined, of: (id: string) => Figure | undefined): readonly StripItem[] {
+  const { needs, fit } = parts.shafts;
+  const pinion = school?.pinion;
+  return [
+    { id: 'width', label: 'WMS width', figure: school?.width ?? of('brief.targetWidth') },
+    { id: 'cutLeft', label: 'Cut L', figure: school?.cut.left },
+    { id: 'cutRight', label: 'Cut R', figure: school?.cut.right },
+    { id: 'shaftLeft', label: 'Shaft L', figure: needs.left?.fitted },
+    { id: 'shaftRight', label: 'Shaft R', figure: needs.right?.fitted },
+    { id: 'engaged', label: 'Least engaged', figure: lesser(fit.left.share, fit.right.share) },
+    { id: 'pinion', label: 'Pinion', figure: pinion, ...(pinion ? { tail: placeWord(pinion.value) } : {}) },
+    { id: 'square', label: 'Worst tilt', figure: greater(parts.square.latest.left?.tilt, parts.square.latest.right?.tilt) },
+  ];
+}
+
+/** Places nearer the middle than this are the middle. Absolute, mm. */
+const MIDDLE = 0.05;
+
+/** `left`, `right` or `middle` for a lateral place, plus to the left. */
+export function placeWord(y: number): string {
+  return Math.abs(y) < MIDDLE ? 'middle' : y > 0 ? 'left' : 'right';
+}
+
+function lesser(a: Figure | undefined, b: Figure | undefined): Figure | undefined {
+  if (!a || !b) return a ?? b;
+  return a.value <= b.value ? a : b;
+}
+
+function greater(a: Figure | undefined, b: Figure | undefined): Figure | undefined {
+  if (!a || !b) return a ?? b;
+  return a.value >= b.value ? a : b;
+}

@@ -1,0 +1,3 @@
+export * from './figure';
+export * from './instrument';
+export * from './reading';

@@ -1,0 +1,63 @@
+import { INSTRUMENTS, type InstrumentId } from './instrument';
+
+/** One value read once: in core units, with the text as typed where it was typed. */
+export interface Repeat {
+  readonly value: number;
+  readonly typed?: string;
+}
+
+/** A named quantity as measured: one or more repeats, the instrument, and the datum it was taken from. */
+export interface Reading {
+  readonly repeats: readonly Repeat[];
+  readonly instrument: InstrumentId;
+  readonly datum?: string;
+  readonly note?: string;
+}
+
+/** What repeats of one reading say together. Lengths in mm, angles in rad. */
+export interface ReadingSummary {
+  readonly n: number;
+  readonly mean: number;
+  /** Sample standard deviation; 0 for a single repeat. */
+  readonly s: number;
+  /** Largest less smallest. */
+  readonly range: number;
+  /** Standard uncertainty of the mean. */
+  readonly u: number;
+  /** `single`: one repeat only; `agree`: range ≤ 4a; `disagree`: take another. */
+  readonly agreement: 'single' | 'agree' | 'disagree';
+}
+
+/** Repeats whose range exceeds this many half-resolutions ask for another reading. */
+export const AGREEMENT_SPAN = 4;
+
+/**
+ * Mean, spread, agreement and standard uncertainty of repeats taken with one instrument:
+ * u² = (s/√n)² + (a/√3)², a the instrument's half-resolution.
+ *
+ * @param values at least one repeat, finite
+ * @param instrument what they were taken with
+ * @throws RangeError when there is no repeat or one is not finite
+ * @example summarise([76.02, 75.98, 76.04], 'caliper') // mean 76.01333, u 0.0210
+ * @source Guide to the expression of uncertainty in measurement, type A and type B combined
+ */
+export function summarise(values: readonly number[], instrument: InstrumentId): ReadingSummary {
+  const n = values.length;
+  if (n === 0 || !values.every(Number.isFinite))
+    throw new RangeError('A reading needs at least one finite value.');
+  const a = INSTRUMENTS[instrument].halfResolution;
+  const mean = values.reduce((sum, v) => sum + v, 0) / n;
+  const squares = values.reduce((sum, v) => sum + (v - mean) ** 2, 0);
+  const s = n > 1 ? Math.sqrt(squares / (n - 1)) : 0;
+  const range = Math.max(...values) - Math.min(...values);
+  const u = Math.sqrt((s * s) / n + (a * a) / 3);
+  return { n, mean, s, range, u, agreement: agreementOf(n, range, a) };
+}
+
+/** Repeats that differ by exactly the span still agree; this absorbs binary rounding, in mm or rad. */
+const ROUNDING = 1e-9;
+
+function agreementOf(n: number, range: number, a: number): ReadingSummary['agreement'] {
+  if (n < 2) return 'single';
+  return range > AGREEMENT_SPAN * a + ROUNDING ? 'disagree' : 'agree';
+}

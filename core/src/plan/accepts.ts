@@ -1,0 +1,35 @@
+import { formatAngle, formatLength, type LengthUnit } from '../units';
+import type { FigureUnit } from '../measure';
+import { quantityName } from './catalogue';
+import type { Quantity } from './quantity';
+
+/**
+ * Says why a value cannot be a reading of this quantity, or nothing when it can.
+ *
+ * @param quantity what is read
+ * @param value in core units
+ * @param unit in which the sentence gives lengths; default mm
+ * @example refuseValue(quantity('donor.tube.left'), -588) // 'Casting to housing end, left must lie between …'
+ */
+export function refuseValue(quantity: Quantity, value: number, unit: LengthUnit = 'mm'): string | undefined {
+  const name = quantityName(quantity);
+  if (!Number.isFinite(value)) return `${name} must be a number.`;
+  if (quantity.whole && !Number.isInteger(value)) return `${name} must be a whole number; ${value} is not.`;
+  if (value >= quantity.min && value <= quantity.max) return undefined;
+  const show = (v: number) => showValue(v, quantity.unit, unit);
+  return `${name} must lie between ${show(quantity.min)} and ${show(quantity.max)}; this is ${show(value)}.`;
+}
+
+/**
+ * Prints a value of any unit with its unit.
+ *
+ * @example showValue(0.905, 'ratio') // '90.5 %'
+ */
+export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 'mm', digits?: number): string {
+  if (unit === 'rad') return formatAngle(value, digits ?? 2);
+  if (unit === 'ratio') return `${(value * 100).toFixed(digits ?? 1)} %`;
+  if (unit === 'kg') return `${value.toFixed(digits ?? 0)} kg`;
+  if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
+  const text = formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });
+  return text.endsWith(' mm') ? text.replace(/"? ([+−][\d.]+ mm)$/, ' in $1') : `${text} ${length === 'mm' ? 'mm' : 'in'}`;
+}

@@ -1,0 +1,4 @@
+export * from './catalogue';
+export * from './plan';
+export * from './quantity';
+export * from './accepts';

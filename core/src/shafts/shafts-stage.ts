@@ -1,0 +1,171 @@
+import { isPlanned, type SchoolPlan, type SchoolResult } from '../cut';
+import { bySide, otherSide, SIDES, type Side, type Sided } from '../geometry';
+import { derive, type Figure } from '../measure';
+import type { School, ShaftRoute } from '../plan';
+import { engagement } from './engagement';
+import { orderLength } from './order-length';
+
+type Maybe = Figure | undefined;
+
+export interface ShaftsInput {
+  readonly schools: readonly SchoolResult[];
+  readonly chosen: School;
+  readonly route: ShaftRoute;
+  readonly shaftLeft: Maybe;
+  readonly shaftRight: Maybe;
+  readonly splineLeft: Maybe;
+  readonly splineRight: Maybe;
+  readonly gearLeft: Maybe;
+  readonly gearRight: Maybe;
+  readonly newSpline: Maybe;
+  readonly gearSpline: Maybe;
+  readonly crossShaft: Maybe;
+  readonly floatMin: Maybe;
+  readonly floatMax: Maybe;
+  readonly step: Maybe;
+}
+
+/** Where a side's shaft comes from. */
+export type ShaftSource = 'own' | 'stockShort' | 'new' | 'shortened' | 'other';
+
+/** The shaft one side needs under one way to cut. */
+export interface ShaftNeed {
+  readonly source: ShaftSource;
+  /** Old length less the cut, mm. */
+  readonly needed: Figure;
+  /** What is fitted: the length ordered, or that of the stock shaft, mm. */
+  readonly fitted: Figure;
+}
+
+/** How the chosen shafts sit in the differential. */
+export interface ShaftFit {
+  readonly engagedMin: Maybe;
+  readonly engagedMax: Maybe;
+  /** The lesser of both as a share of the side gear's spline. */
+  readonly share: Maybe;
+  /** Shaft end to cross shaft, least, mm. */
+  readonly gap: Maybe;
+}
+
+export interface ShaftsResult {
+  readonly bySchool: Readonly<Partial<Record<School, Sided<ShaftNeed | undefined>>>>;
+  readonly needs: Sided<ShaftNeed | undefined>;
+  readonly fit: Sided<ShaftFit>;
+}
+
+/** Shafts for every way to cut, and how those of the chosen way sit. */
+export function shaftsStage(input: ShaftsInput): ShaftsResult {
+  const all: Partial<Record<School, Sided<ShaftNeed | undefined>>> = {};
+  for (const plan of input.schools)
+    if (isPlanned(plan)) all[plan.school] = bySide((side) => needOf(input, plan, side));
+  const plan = input.schools.find((s) => s.school === input.chosen);
+  const needs = all[input.chosen] ?? { left: undefined, right: undefined };
+  const fit = bySide((side) => fitOf(input, plan && isPlanned(plan) ? plan : undefined, needs[side], side));
+  return { bySchool: all, needs, fit };
+}
+
+const shaftOf = (input: ShaftsInput, side: Side): Maybe => (side === 'left' ? input.shaftLeft : input.shaftRight);
+
+function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | undefined {
+  const L = shaftOf(input, side);
+  if (!L) return undefined;
+  const needed = derive(
+    { id: `${plan.school}.shaft.${side}`, label: `Shaft length needed, ${side}`, unit: 'mm', formula: '{L} − {c}', source: 'Old length less the cut: brake space and seat stay', inputs: { L, c: plan.cut[side] } },
+    (v) => v.L - v.c,
+  );
+  return { needed, ...fitted(input, plan, side, L, needed) };
+}
+
+function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
+  const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
+  const work = plan.work[side];
+  if (work === 'leave')
+    return { source: 'own' as const, fitted: derive({ ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } }, (v) => v.L) };
+  const short = shaftOf(input, otherSide(side));
+  if (plan.school === 'shortShaft' && short)
+    return {
+      source: 'stockShort' as const,
+      fitted: derive({ ...base, formula: '{L_short}', source: 'A second stock short shaft, as long as the other side’s', inputs: { L_short: short } }, (v) => v.L_short),
+    };
+  const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
+  const step = input.step?.value ?? 0;
+  const rounding = orderLength(needed.value, step) - needed.value;
+  return {
+    source,
+    fitted: derive({ ...base, formula: '{L_new}', source: step > 0 ? `Length needed, rounded to ${step} mm` : 'Length needed, not rounded', inputs: { L_new: needed } }, (v) => v.L_new + rounding),
+  };
+}
+
+function fitOf(input: ShaftsInput, plan: SchoolPlan | undefined, need: ShaftNeed | undefined, side: Side): ShaftFit {
+  const none = { engagedMin: undefined, engagedMax: undefined, share: undefined, gap: undefined };
+  if (!plan || !need || plan.work[side] === 'widen') return none;
+  const end = derive(
+    { id: `shaft.end.${side}`, label: `Shaft’s inner end, ${side}`, unit: 'mm', formula: '{H_new} − {L}', source: 'From the pinion axis, shaft pushed fully home', inputs: { H_new: plan.half[side], L: need.fitted } },
+    (v) => v.H_new - v.L,
+  );
+  return { ...engaged(input, need, end, side), gap: gapOf(input, end, side) };
+}
+
+/** Spline length of the shaft that is fitted: bought ones as ordered, else the donor's. */
+export function splineOf(input: ShaftsInput, need: ShaftNeed, side: Side): Maybe {
+  const own = side === 'left' ? input.splineLeft : input.splineRight;
+  if (need.source === 'own') return own;
+  if (need.source === 'stockShort') return side === 'left' ? input.splineRight : input.splineLeft;
+  return input.newSpline ?? own;
+}
+
+function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
+  const l = splineOf(input, need, side);
+  const y_g = side === 'left' ? input.gearLeft : input.gearRight;
+  const l_g = input.gearSpline;
+  if (!l || !y_g || !l_g || !input.floatMin || !input.floatMax)
+    return { engagedMin: undefined, engagedMax: undefined, share: undefined };
+  const at = (name: string, label: string, e: Figure) =>
+    derive(
+      {
+        id: `engaged.${name}.${side}`,
+        label: `${label}, ${side}`,
+        unit: 'mm',
+        formula: 'min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g})',
+        source: 'Overlap of the shaft’s and the side gear’s full-depth splines',
+        inputs: { p, e, l, y_g, l_g },
+      },
+      (v) => engagement({ shaftEnd: v.p, shaftSpline: v.l, gearStart: v.y_g, gearSpline: v.l_g, float: v.e }),
+    );
+  const engagedMin = at('in', 'Engaged, shaft fully home', input.floatMin);
+  const engagedMax = at('out', 'Engaged, shaft fully out', input.floatMax);
+  const share = derive(
+    { id: `engaged.share.${side}`, label: `Share of the side gear engaged, ${side}`, unit: 'ratio', formula: 'min({l_in}, {l_out})/{l_g}', source: 'The lesser engagement over the side gear’s spline length', inputs: { l_in: engagedMin, l_out: engagedMax, l_g } },
+    (v) => Math.min(v.l_in, v.l_out) / v.l_g,
+  );
+  return { engagedMin, engagedMax, share };
+}
+
+function gapOf({ crossShaft: d, floatMin: e }: ShaftsInput, p: Figure, side: Side): Maybe {
+  if (!d || !e) return undefined;
+  return derive(
+    { id: `shaft.gap.${side}`, label: `Gap to the cross shaft, ${side}`, unit: 'mm', formula: '{p} + {e} − {d}/2', source: 'Inner end to the cross shaft’s side, shaft fully home', inputs: { p, e, d } },
+    (v) => v.p + v.e - v.d / 2,
+  );
+}
+
+/** What has to be bought, in words: `2 shafts`, `1 short shaft`, `nothing`. */
+export function toBuy(needs: Sided<ShaftNeed | undefined> | undefined, plan: SchoolPlan): string {
+  const sources = SIDES.map((side) => needs?.[side]?.source ?? guess(plan, side));
+  const count = (s: ShaftSource) => sources.filter((x) => x === s).length;
+  const parts = [
+    counted(count('new'), 'shaft'),
+    counted(count('stockShort'), 'short shaft'),
+    counted(count('other'), 'tube and shaft', 'tubes and shafts'),
+  ].filter(Boolean);
+  if (parts.length) return parts.join(', ');
+  return count('shortened') ? 'spline work' : 'nothing';
+}
+
+function guess(plan: SchoolPlan, side: Side): ShaftSource {
+  if (plan.work[side] === 'widen') return 'other';
+  if (plan.work[side] === 'leave') return 'own';
+  return plan.school === 'shortShaft' ? 'stockShort' : 'new';
+}
+
+const counted = (n: number, one: string, many = `${one}s`): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);

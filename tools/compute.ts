@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs';
+import { readPlanText } from '@intervex/contract';
+import { allFigures, evaluate, expandedUncertainty, type Figure } from '@intervex/core';
+
+/** Prints all results of a plan file as JSON; exit code 2 and a message on a bad file. */
+function fail(message: string): never {
+  process.stderr.write(`${message}\n`);
+  process.exit(2);
+}
+
+const path = process.argv[2];
+if (!path) fail('Say which plan file: npm run -s compute -- plan.json');
+
+let text: string;
+try {
+  text = readFileSync(path, 'utf8');
+} catch (error) {
+  fail(`${path} cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown reason'}.`);
+}
+
+const read = readPlanText(text);
+if (!read.ok)
+  fail(
+    [`${path} is refused:`, ...read.problems.map((p) => `  ${p.field}: ${p.wrong}; right would be: ${p.right}`)].join('\n'),
+  );
+
+const results = evaluate(read.file.plan);
+const plain = (f: Figure) => ({ ...f, contributions: undefined, uncertainty: expandedUncertainty(f) });
+const figures = Object.fromEntries([...allFigures(results)].map(([id, figure]) => [id, plain(figure)]));
+const idOf = (_key: string, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && 'contributions' in value ? (value as Figure).id : value;
+const { project, variant } = read.file;
+const { schools, marks, shafts, square, checks, decisions, stages, strip } = results;
+const outline: unknown = JSON.parse(
+  JSON.stringify({ schools, marks, shafts, square, checks, decisions, stages, strip }, idOf),
+);
+process.stdout.write(`${JSON.stringify({ project, variant, figures, ...(outline as object) }, null, 2)}\n`);
