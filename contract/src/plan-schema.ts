@@ -54,11 +54,11 @@ const limitOf = (limit: Limit) =>
         'number.min': `must be at least ${showValue(limit.min, limit.unit)}`,
         'number.max': `must be at most ${showValue(limit.max, limit.unit)}`,
       }),
-    reason: freeText(300).trim().min(3).required(),
+    reason: freeText(300).min(3).required(),
   });
 
 const acceptance = Joi.object({
-  reason: freeText(300).trim().min(3).required(),
+  reason: freeText(300).min(3).required(),
   figure: Joi.number().allow(null).required(),
   who: nameText(60).required(),
   at: Joi.string().isoDate().required(),

@@ -10,18 +10,18 @@ export const saveSchema = Joi.object<SaveRequest>({ baseRevision, plan: planSche
 export const stepSchema = Joi.object<StepRequest>({ baseRevision, who });
 
 export const newProjectSchema = Joi.object<{ name: string; variant: string; who: string }>({
-  name: nameText().required(),
-  variant: nameText().required(),
+  name: nameText().trim().required(),
+  variant: nameText().trim().required(),
   who,
 });
 
 export const newVariantSchema = Joi.object<{ name: string; copyOf: string; who: string }>({
-  name: nameText().required(),
+  name: nameText().trim().required(),
   copyOf: Joi.string().guid().required(),
   who,
 });
 
-export const renameSchema = Joi.object<{ name: string }>({ name: nameText().required() });
+export const renameSchema = Joi.object<{ name: string }>({ name: nameText().trim().required() });
 
 export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().guid().required() });
 

@@ -1,13 +1,13 @@
 import Joi from 'joi';
 
 /** Characters no name takes: angle brackets, semicolons, and control characters. */
-const NAME = /^[^<>;\p{Cc}]+$/u;
+const NAME = /^[^<>;\p{Cc}\p{Cs}]+$/u;
 /** Free text takes everything but control characters other than a line feed or tab. */
-const FREE = /^(?:[^\p{Cc}]|[\n\t])*$/u;
+const FREE = /^(?:[^\p{Cc}\p{Cs}]|[\n\t])*$/u;
 
 /** A name of a project, variant, car or person. */
 export const nameText = (max = 80) =>
-  Joi.string().trim().max(max).pattern(NAME, 'name').messages({
+  Joi.string().max(max).pattern(NAME, 'name').messages({
     'string.pattern.name': 'has a character that names do not take',
   });
 

@@ -8,5 +8,6 @@ export * from './measure';
 export * from './numerics';
 export * from './plan';
 export * from './shafts';
+export * from './sheets';
 export * from './survey';
 export * from './units';

@@ -1,0 +1,207 @@
+import { isOpen, type Check } from '../checks';
+import { isPlanned, clockName, type FaceSquare } from '../cut';
+import type { Results } from '../evaluate';
+import { SIDES, type Side, type Sided } from '../geometry';
+import { expandedUncertainty, type Figure } from '../measure';
+import { showValue, type Plan } from '../plan';
+import { toBuy, type ShaftSource } from '../shafts';
+import { LIMITS, type LimitId } from '../checks';
+import type { LengthUnit } from '../units';
+import { CAUTIONS, DATUM_NAMES, METHOD_NAMES, PHASE_NAMES, RETENTION_NAMES, ROUTE_NAMES, SCHOOL_NAMES, USE_NAMES } from './words';
+
+/** One cell of the sheet: the text as printed, and the figure behind it. */
+export interface SheetCell {
+  readonly text: string;
+  readonly figure?: Figure;
+}
+
+/** One row: an item with a value for each side. */
+export interface SheetRow {
+  readonly item: string;
+  readonly note: string;
+  readonly cells: Sided<SheetCell>;
+}
+
+export interface SheetSection {
+  readonly title: string;
+  readonly rows: readonly SheetRow[];
+}
+
+/** A check as the sheet prints it. */
+export interface SheetCheck {
+  readonly level: Check['level'];
+  readonly title: string;
+  readonly figure: string;
+  readonly limit: string;
+  readonly todo: string;
+  /** Reason, who and when of an acceptance; empty otherwise. */
+  readonly accepted: string;
+}
+
+/** Everything the cut sheet says, ready to print in one unit. */
+export interface CutSheet {
+  readonly head: readonly (readonly [label: string, value: string])[];
+  readonly sections: readonly SheetSection[];
+  readonly checks: readonly SheetCheck[];
+  readonly accepted: readonly SheetCheck[];
+  readonly limits: readonly string[];
+  readonly lacks: readonly string[];
+  readonly cautions: readonly string[];
+  readonly notes: string;
+}
+
+const EMPTY: SheetCell = { text: '–' };
+const SOURCES: Readonly<Record<ShaftSource, string>> = {
+  own: 'own stays',
+  stockShort: 'stock short',
+  new: 'new',
+  shortened: 'own, shortened',
+  other: 'to find',
+};
+
+/**
+ * The cut sheet of a plan: the same words and numbers for page, paper and table.
+ *
+ * @param plan the plan
+ * @param results its results
+ * @param unit unit of every length
+ */
+export function cutSheet(plan: Plan, results: Results, unit: LengthUnit): CutSheet {
+  const print = printer(unit);
+  const open = results.checks.filter(isOpen);
+  return {
+    head: head(plan, results, print),
+    sections: [marksSection(plan, results, print), shaftSection(results, print), squareSection(results, print)].filter((s) => s.rows.length > 0),
+    checks: open.map((c) => sheetCheck(c, unit)),
+    accepted: results.checks.filter((c) => c.accepted).map((c) => sheetCheck(c, unit)),
+    limits: limitLines(plan, unit),
+    lacks: results.decisions.filter((d) => d.lacks.length > 0 && d.stage === 'cut').map((d) => `${d.label}: ${d.lacks.length} readings missing`),
+    cautions: CAUTIONS,
+    notes: plan.brief.notes,
+  };
+}
+
+type Printer = (figure: Figure | undefined, withU?: boolean) => SheetCell;
+
+/** Prints figures in one unit; with U, the uncertainty follows to one digit. */
+function printer(unit: LengthUnit): Printer {
+  return (figure, withU = false) => {
+    if (!figure) return EMPTY;
+    const text = showValue(figure.value, figure.unit, unit);
+    if (!withU) return { text, figure };
+    const U = expandedUncertainty(figure);
+    const tail = figure.unit === 'mm' && unit === 'frac' ? showValue(U, 'mm', 'mm') : showValue(U, figure.unit, unit);
+    return { text: `${text} ± ${tail}`, figure };
+  };
+}
+
+function head(plan: Plan, results: Results, print: Printer): CutSheet['head'] {
+  const school = results.schools.find((s) => s.school === plan.choices.school);
+  const planned = school && isPlanned(school) ? school : undefined;
+  return [
+    ['Car', plan.brief.vehicle || '–'],
+    ['Donor', plan.brief.donor || '–'],
+    ['Use', USE_NAMES[plan.brief.use]],
+    ['Way to cut', SCHOOL_NAMES[plan.choices.school]],
+    ['Method', METHOD_NAMES[plan.choices.method]],
+    ['Marks from', DATUM_NAMES[plan.choices.datum]],
+    ['WMS width', print(planned?.width).text],
+    ['To expect', print(results.marks.widthExpected, true).text],
+    ['Pinion', planned ? pinionText(planned.pinion, print) : '–'],
+    ['Shafts', `${RETENTION_NAMES[plan.choices.retention]}, ${ROUTE_NAMES[plan.choices.shaftRoute].toLowerCase()}`],
+    ['To buy', planned ? toBuy(results.shafts.needs, planned) : '–'],
+  ];
+}
+
+function pinionText(pinion: Figure, print: Printer): string {
+  if (Math.abs(pinion.value) < 0.05) return 'in the middle';
+  const size = print({ ...pinion, value: Math.abs(pinion.value) }).text;
+  return `${size} to the ${pinion.value > 0 ? 'left' : 'right'} of the middle`;
+}
+
+const row = (item: string, note: string, of: (side: Side) => SheetCell): SheetRow => ({
+  item,
+  note,
+  cells: { left: of('left'), right: of('right') },
+});
+
+function marksSection(plan: Plan, results: Results, print: Printer): SheetSection {
+  const marks = results.marks.marks;
+  const school = results.schools.find((s) => s.school === plan.choices.school);
+  if (!school || !isPlanned(school)) return { title: 'Marks and lengths', rows: [] };
+  const from = `from the ${DATUM_NAMES[plan.choices.datum]}`;
+  const endOff = plan.choices.method === 'endOff';
+  const work = { shorten: '', leave: 'no cut', widen: 'metal missing' };
+  const cut = (side: Side) => (school.work[side] === 'shorten' ? print(school.cut[side]) : { text: work[school.work[side]], figure: school.cut[side] });
+  return {
+    title: 'Marks and lengths',
+    rows: [
+      row('Cut', 'shorter by', cut),
+      row(endOff ? 'Tube left on the casting' : 'Inner mark', `${from}; blade outboard of it`, (s) => print(marks[s]?.inner.fromDatum)),
+      row(endOff ? 'End comes off' : 'Outer mark', `${from}; blade inboard of it`, (s) => print(marks[s]?.outer.fromDatum)),
+      row('Between the marks', 'both kerfs inside', (s) => print(marks[s]?.spacing)),
+      row('Slug that falls out', 'measured loose', (s) => print(marks[s]?.slug)),
+      row('Blade kerf', 'allowed for', () => print(results.known['cut.kerf']?.figure)),
+      row('Root gap', 'between the edges', () => print(results.known['cut.gap']?.figure)),
+      row('Tube after tacking', 'casting to housing end', (s) => print(marks[s]?.tubeTacked, true)),
+      row('Tube after welding', 'casting to housing end', (s) => print(marks[s]?.tubeWelded ?? results.known[`donor.tube.${s}`]?.figure, true)),
+      row('Half after welding', 'pinion axis to WMS', (s) => print(results.marks.halfExpected[s], true)),
+    ],
+  };
+}
+
+function shaftSection(results: Results, print: Printer): SheetSection {
+  const { needs, fit } = results.shafts;
+  if (!SIDES.some((s) => needs[s])) return { title: 'Shafts', rows: [] };
+  const source = (side: Side): SheetCell => {
+    const need = needs[side];
+    return need ? { text: SOURCES[need.source] } : EMPTY;
+  };
+  return {
+    title: 'Shafts',
+    rows: [
+      row('Shaft', 'where from', source),
+      row('Length', 'wheel face to inner end', (s) => print(needs[s]?.fitted)),
+      row('Length needed', 'before rounding', (s) => print(needs[s]?.needed)),
+      row('Spline engaged, fully home', 'of the side gear’s spline', (s) => print(fit[s].engagedMin)),
+      row('Spline engaged, fully out', 'of the side gear’s spline', (s) => print(fit[s].engagedMax)),
+      row('Gap to the cross shaft', 'shaft fully home', (s) => print(fit[s].gap)),
+    ],
+  };
+}
+
+function squareSection(results: Results, print: Printer): SheetSection {
+  const latest = results.square.latest;
+  const phases = SIDES.flatMap((s) => (latest[s] ? [`${s} ${PHASE_NAMES[latest[s].phase].toLowerCase()}`] : []));
+  if (phases.length === 0) return { title: 'Squareness', rows: [] };
+  const far = (face: FaceSquare | undefined): SheetCell => (face ? { text: clockName(face.farthestRad) } : EMPTY);
+  return {
+    title: `Squareness, ${phases.join(', ')}`,
+    rows: [
+      row('Tilt', 'of the end face', (s) => print(latest[s]?.tilt, true)),
+      row('Stands farthest out', 'on the face', (s) => far(latest[s])),
+      row('Camber', 'plus leans out at the top', (s) => print(latest[s]?.camber)),
+      row('Toe', 'plus is toe-in', (s) => print(latest[s]?.toe)),
+    ],
+  };
+}
+
+function sheetCheck(check: Check, unit: LengthUnit): SheetCheck {
+  const { figure, limit, accepted } = check;
+  return {
+    level: check.level,
+    title: check.title,
+    figure: figure ? showValue(figure.value, figure.unit, unit) : '',
+    limit: limit ? showValue(limit.value, limit.unit, unit) : '',
+    todo: check.todo,
+    accepted: accepted ? `${accepted.reason} (${accepted.who}, ${accepted.at.slice(0, 10)})` : '',
+  };
+}
+
+function limitLines(plan: Plan, unit: LengthUnit): string[] {
+  return Object.entries(plan.limits).map(([id, change]) => {
+    const limit = LIMITS[id as LimitId];
+    const show = (v: number) => showValue(v, limit.unit, unit);
+    return `${limit.label}: ${show(change.value)} instead of ${show(limit.fallback)}. ${change.reason}`;
+  });
+}

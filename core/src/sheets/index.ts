@@ -1,0 +1,2 @@
+export * from './cut-sheet';
+export * from './words';

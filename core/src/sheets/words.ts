@@ -1,0 +1,62 @@
+import type { CutMethod, MarkDatum, Retention, School, ShaftRoute, SquarePhase, Use } from '../plan';
+
+/** The words of the job, one list for page, paper and file. */
+export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
+  evenUp: 'Even up',
+  keepOffset: 'Keep the pinion offset',
+  driveline: 'Pinion where the driveline wants it',
+  shortShaft: 'Short shaft on both sides',
+};
+
+export const SCHOOL_NOTES: Readonly<Record<School, string>> = {
+  evenUp: 'Both shafts alike, pinion in the middle.',
+  keepOffset: 'Both sides cut alike, pinion stays where the donor had it.',
+  driveline: 'Pinion at a chosen place, in line with gearbox or tunnel.',
+  shortShaft: 'Only the long side is cut; the width follows, the wheel offset makes up for it.',
+};
+
+export const METHOD_NAMES: Readonly<Record<CutMethod, string>> = {
+  slug: 'Slug out, halves butted',
+  endOff: 'End off and on again',
+};
+
+export const DATUM_NAMES: Readonly<Record<MarkDatum, string>> = {
+  casting: 'casting face',
+  housingEnd: 'housing-end face',
+  pinion: 'pinion axis',
+};
+
+export const RETENTION_NAMES: Readonly<Record<Retention, string>> = {
+  cClip: 'C-clip',
+  boltIn: 'Bolt-in',
+  fullFloat: 'Full-float',
+};
+
+export const ROUTE_NAMES: Readonly<Record<ShaftRoute, string>> = {
+  buy: 'Bought to length',
+  shorten: 'Own, shortened and splined again',
+};
+
+export const USE_NAMES: Readonly<Record<Use, string>> = {
+  road: 'Road',
+  hillClimb: 'Hill climb and road',
+  strip: 'Strip',
+  circuit: 'Circuit',
+  trail: 'Trail',
+};
+
+export const PHASE_NAMES: Readonly<Record<SquarePhase, string>> = {
+  before: 'Before the cut',
+  tacked: 'After tacking',
+  welded: 'After welding',
+};
+
+/** What every sheet for the saw and the welder says. */
+export const CAUTIONS: readonly string[] = [
+  'Support the car on stands rated for the load, never on a jack alone. Springs store energy.',
+  'Wear eye, ear, hand and lung protection when grinding, cutting and welding.',
+  'No chlorinated cleaner near heat or arc. Old friction dust may hold asbestos.',
+  'Welds on an axle housing are structural: a qualified welder, and inspection. Ends last of all welds.',
+  'Never heat, bend or weld heat-treated shafts; a welded shaft can break without warning.',
+  'Local codes, inspection and a licensed engineer or certifier decide what may drive on the road. Intervex plans and records; it does not approve.',
+];

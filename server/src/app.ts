@@ -1,0 +1,77 @@
+import compression from 'compression';
+import express, { Router, type Express } from 'express';
+import helmet from 'helmet';
+import { extname, join } from 'node:path';
+import type { Logger } from 'pino';
+import type { Pool } from './db/pool';
+import { answerErrors, refused } from './http/refusal';
+import { requestLog } from './http/request-log';
+import { planRoutes } from './plans/routes';
+import { sheetRoutes } from './sheets/routes';
+
+export interface AppParts {
+  readonly pool: Pool;
+  readonly log: Logger;
+  readonly webRoot: string | undefined;
+}
+
+/** Scripts and styles come from here alone; Angular Material sets styles inline. */
+const SECURITY = {
+  contentSecurityPolicy: {
+    directives: {
+      defaultSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:'],
+      objectSrc: ["'none'"],
+      upgradeInsecureRequests: null,
+    },
+  },
+  strictTransportSecurity: false,
+};
+
+/** Builds the application; listening is the caller's. */
+export function createApp({ pool, log, webRoot }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(requestLog(log), helmet(SECURITY), compression());
+  app.use('/api', apiRoutes(pool));
+  if (webRoot) app.use(page(webRoot));
+  app.use((request) => {
+    throw refused('notFound', `There is nothing at ${request.path.slice(0, 200)}.`);
+  });
+  app.use(answerErrors);
+  return app;
+}
+
+function apiRoutes(pool: Pool): Router {
+  const api = Router();
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  api.get('/health', async (_request, response) => {
+    await pool.query('select 1');
+    response.json({ status: 'ok', database: 'ok' });
+  });
+  api.use(planRoutes(pool), sheetRoutes(pool));
+  return api;
+}
+
+/** The built page; every address without an extension gets it, and its router goes on from there. */
+function page(root: string): Router {
+  const router = Router();
+  router.use(express.static(root, { index: false, maxAge: '1y', immutable: true, setHeaders: freshPage }));
+  router.get('/{*rest}', (request, response, next) => {
+    if (extname(request.path) || request.path.startsWith('/api')) {
+      next();
+      return;
+    }
+    response.set('Cache-Control', 'no-cache').sendFile(join(root, 'index.html'));
+  });
+  return router;
+}
+
+/** Only files with a hash in their name may be kept for long. */
+function freshPage(response: { setHeader: (name: string, value: string) => unknown }, path: string): void {
+  if (!/-[A-Z0-9]{8}\.\w+$/.test(path)) response.setHeader('Cache-Control', 'no-cache');
+}

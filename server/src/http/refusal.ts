@@ -1,0 +1,76 @@
+import { problemsOf, type Problem, type Refusal, type RefusalCode } from '@intervex/contract';
+import type { ErrorRequestHandler } from 'express';
+import type { Schema } from 'joi';
+import { isUnavailable } from '../db/errors';
+
+const STATUS: Readonly<Record<RefusalCode, number>> = {
+  invalid: 400,
+  notFound: 404,
+  stale: 409,
+  nothingToUndo: 409,
+  tooLarge: 413,
+  wrongType: 415,
+  internal: 500,
+  unavailable: 503,
+};
+
+/** An answer that says no: what, where, and what would be right. */
+export class Refused extends Error {
+  readonly status: number;
+  constructor(readonly body: Refusal) {
+    super(body.message);
+    this.status = STATUS[body.error];
+  }
+}
+
+export const refused = (error: RefusalCode, message: string, problems: readonly Problem[] = []): Refused =>
+  new Refused({ error, message, problems });
+
+/** Validates a body, query or parameters. @throws Refused with every problem found */
+export function valid<T>(schema: Schema<T>, value: unknown, what: string, convert = false): T {
+  const result = schema.validate(value ?? {}, { abortEarly: false, convert });
+  if (result.error) {
+    const problems = problemsOf(result.error);
+    const first = problems[0];
+    const message = first ? `The ${what} is refused: ${first.field || what} ${first.wrong}.` : `The ${what} is refused.`;
+    throw refused('invalid', message, problems);
+  }
+  return result.value;
+}
+
+/** Turns everything thrown into an answer with field and reason; never a stack trace. */
+export const answerErrors: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const refusal = asRefused(error);
+  if (refusal.status >= 500) request.log.error({ err: error }, 'request failed');
+  if (refusal.status === 503) response.set('Retry-After', '2');
+  response.status(refusal.status).json(refusal.body);
+};
+
+function asRefused(error: unknown): Refused {
+  if (error instanceof Refused) return error;
+  if (isUnavailable(error)) return refused('unavailable', 'The database does not answer just now. Nothing was lost; it will be tried again.');
+  const parser = bodyError(error);
+  return parser ?? refused('internal', 'Something went wrong here. Nothing was changed.');
+}
+
+function bodyError(error: unknown): Refused | undefined {
+  if (typeof error !== 'object' || error === null || !('type' in error)) return undefined;
+  switch (error.type) {
+    case 'entity.too.large':
+      return refused('tooLarge', 'This is too large: at most 1 MB.', [{ field: 'body', wrong: 'is larger than 1 MB', right: 'a plan file, usually some 10 kB' }]);
+    case 'entity.parse.failed':
+      return refused('invalid', 'The body is not whole JSON.', [{ field: 'body', wrong: 'is not whole JSON', right: 'an object in JSON' }]);
+    case 'charset.unsupported':
+    case 'encoding.unsupported':
+      return refused('wrongType', 'The body’s encoding is not known.', [{ field: 'body', wrong: 'is in another encoding', right: 'UTF-8' }]);
+    case 'request.aborted':
+    case 'request.size.invalid':
+      return refused('invalid', 'The body arrived cut short.', [{ field: 'body', wrong: 'is shorter than announced', right: 'the whole body' }]);
+    default:
+      return undefined;
+  }
+}

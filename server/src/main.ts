@@ -1,0 +1,53 @@
+import { createServer } from 'node:http';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app';
+import { readConfig } from './config';
+import { migrate } from './db/migrate';
+import { createPool } from './db/pool';
+import { seedDemo } from './demo/seed';
+
+/** How long open requests may still take once asked to stop. */
+const STOP_MS = 5000;
+
+const config = readConfig(process.env);
+const log = pino({ level: config.logLevel });
+const pool = createPool(config.databaseUrl, log);
+const here = dirname(fileURLToPath(import.meta.url));
+
+const ran = await migrate(pool, join(here, '../migrations'));
+if (ran.length) log.info({ ran }, 'migrated');
+if (await seedDemo(pool)) log.info('demo project put in');
+
+const server = createServer(createApp({ pool, log, webRoot: config.webRoot }));
+server.listen(config.port, '127.0.0.1', () => {
+  log.info({ address: server.address() }, 'listening');
+});
+server.on('error', (error) => {
+  log.fatal({ err: error }, 'cannot listen');
+  process.exit(1);
+});
+
+function stop(signal: string): void {
+  log.info({ signal }, 'stopping');
+  const timer = setTimeout(() => process.exit(1), STOP_MS);
+  timer.unref();
+  server.close(() => {
+    void pool.end().then(() => {
+      log.info('stopped');
+      process.exit(0);
+    });
+  });
+  server.closeIdleConnections();
+}
+process.once('SIGINT', () => {
+  stop('SIGINT');
+});
+process.once('SIGTERM', () => {
+  stop('SIGTERM');
+});
+// Started by a supervisor that died: nobody would stop this process any more.
+process.once('disconnect', () => {
+  stop('disconnect');
+});

@@ -1,0 +1,97 @@
+import { showValue, type Dimension, type LengthUnit, type Point, type Shape, type ShapeStyle, type View } from '@intervex/core';
+import { INK, PT_PER_MM, type Pdf } from './paper';
+
+/** Where and how large a view is drawn. */
+export interface Placement {
+  /** Points from the page's left edge to u = 0, and from its top to v = 0. */
+  readonly x: number;
+  readonly y: number;
+  /** n of 1 : n. */
+  readonly scale: number;
+  readonly units: LengthUnit;
+}
+
+interface Ink {
+  readonly stroke: string;
+  readonly width: number;
+  readonly fill?: string;
+  readonly dash?: number;
+}
+
+const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
+  ghost: { stroke: INK.second, width: 0.4, dash: 2 },
+  casting: { stroke: INK.main, width: 0.7, fill: '#ECEEEF' },
+  tube: { stroke: INK.main, width: 0.7, fill: INK.tint },
+  slug: { stroke: INK.dye, width: 0.5, fill: '#FFFFFF' },
+  kerf: { stroke: INK.dye, width: 0.2, fill: INK.dye },
+  flange: { stroke: INK.main, width: 0.7, fill: '#D9DEE1' },
+  shaft: { stroke: INK.second, width: 0.5, fill: '#F4F5F5' },
+  endPiece: { stroke: INK.main, width: 0.5 },
+  axis: { stroke: INK.main, width: 0.6 },
+  centreline: { stroke: INK.second, width: 0.4, dash: 6 },
+  mark: { stroke: INK.dye, width: 1 },
+};
+
+/** Distance between dimension rows, and of the first from the drawing, points. */
+const ROW = 12;
+
+/** Draws a view to scale with its dimensions. One paper mm is `scale` mm of axle. */
+export function drawView(doc: Pdf, view: View, place: Placement): void {
+  const k = PT_PER_MM / place.scale;
+  const at = ([u, v]: Point): [number, number] => [place.x + u * k, place.y - v * k];
+  for (const shape of view.shapes) drawShape(doc, shape, at, k);
+  for (const caption of view.captions) {
+    const [x, y] = at(caption.at);
+    doc.font('text').fontSize(6).fillColor(INK.second);
+    const width = doc.widthOfString(caption.text);
+    const shift = { start: 3, middle: -width / 2, end: -width - 3 }[caption.anchor];
+    doc.text(caption.text, x + shift, y - 3, { lineBreak: false });
+  }
+  const edges = { top: place.y - view.bounds.top * k, bottom: place.y - view.bounds.bottom * k };
+  for (const dimension of view.dimensions) drawDimension(doc, dimension, at, edges, place.units);
+  doc.undash().fillColor(INK.main);
+}
+
+function drawShape(doc: Pdf, shape: Shape, at: (p: Point) => [number, number], k: number): void {
+  const { stroke, width, fill, dash } = STYLES[shape.style];
+  doc.lineWidth(width).strokeColor(stroke);
+  if (dash) doc.dash(dash, { space: dash * 0.8 });
+  else doc.undash();
+  if (shape.kind === 'circle') {
+    doc.circle(...at(shape.centre), shape.radius * k);
+  } else {
+    shape.points.forEach((point, i) => (i === 0 ? doc.moveTo(...at(point)) : doc.lineTo(...at(point))));
+    if (shape.kind === 'outline') doc.closePath();
+  }
+  if (fill && shape.kind !== 'line') doc.fillAndStroke(fill, stroke);
+  else doc.stroke();
+}
+
+function drawDimension(doc: Pdf, d: Dimension, at: (p: Point) => [number, number], edges: { top: number; bottom: number }, units: LengthUnit): void {
+  const [x0, y0] = at(d.from);
+  const [x1, y1] = at(d.to);
+  const y = d.row > 0 ? edges.top - d.row * ROW + 4 : edges.bottom - d.row * ROW - 4;
+  const reach = d.row > 0 ? -2 : 2;
+  doc.undash().lineWidth(0.3).strokeColor(INK.second);
+  doc.moveTo(x0, y0).lineTo(x0, y + reach).moveTo(x1, y1).lineTo(x1, y + reach).stroke();
+  doc.moveTo(x0, y).lineTo(x1, y).stroke();
+  tick(doc, x0, y);
+  tick(doc, x1, y);
+  const text = dimensionText(d, units);
+  doc.font('figure').fontSize(6.5);
+  const width = doc.widthOfString(text);
+  const left = width + 4 < Math.abs(x1 - x0) ? (x0 + x1) / 2 - width / 2 : outsideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
+  doc.rect(left - 1.5, y - 4, width + 3, 8).fill('#FFFFFF');
+  doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
+}
+
+/** Too narrow for its text: beside it, on the side with room. */
+const outsideLeft = (x0: number, x1: number, width: number, doc: Pdf): number =>
+  (x0 + x1) / 2 > doc.page.width / 2 ? x0 - width - 4 : x1 + 4;
+
+const dimensionText = (d: Dimension, units: LengthUnit): string =>
+  (d.signed && d.value > 0 ? '+' : '') + showValue(d.value, 'mm', units).replace(/ (mm|in)$/, '');
+
+function tick(doc: Pdf, x: number, y: number): void {
+  doc.lineWidth(0.6).moveTo(x - 1.8, y + 1.8).lineTo(x + 1.8, y - 1.8).stroke();
+}
