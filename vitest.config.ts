@@ -12,6 +12,7 @@ export default defineConfig({
           testTimeout: 120_000,
           hookTimeout: 120_000,
           fileParallelism: false,
+          globalSetup: ['server/src/testing/global-setup.ts'],
         },
       },
     ],

@@ -109,7 +109,7 @@ function cutSide(side: Side): readonly Quantity[] {
 }
 
 const CUT: readonly Quantity[] = [
-  cutting('cut.pinion', 'Pinion wanted at', 'From the middle of the WMS width, plus to the left.', [-400, 400], {
+  builder('cut', 'Pinion')('cut.pinion', 'Pinion wanted at', 'From the middle of the WMS width, plus to the left.', [-400, 400], {
     instrument: 'chosen',
     datum: 'middle of the WMS width',
   }),

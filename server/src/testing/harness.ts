@@ -1,0 +1,79 @@
+import { randomBytes } from 'node:crypto';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import pg from 'pg';
+import { pino } from 'pino';
+import { inject } from 'vitest';
+import { createApp } from '../app';
+import { migrate } from '../db/migrate';
+import { createPool, type Pool } from '../db/pool';
+
+export const MIGRATIONS = join(import.meta.dirname, '../../migrations');
+
+/** A server of the application on a database of its own. */
+export interface Harness {
+  readonly pool: Pool;
+  readonly url: string;
+  call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>;
+  close(): Promise<void>;
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly text: string;
+  // A test reads whatever came back.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  readonly json: any;
+}
+
+/** Makes an empty database in the test cluster and gives its address. */
+export async function emptyDatabase(): Promise<string> {
+  const url = new URL(inject('databaseUrl'));
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const admin = new pg.Client({ connectionString: url.href });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  await admin.end();
+  url.pathname = `/${name}`;
+  return url.href;
+}
+
+export async function startHarness(webRoot?: string): Promise<Harness> {
+  const log = pino({ level: 'silent' });
+  const pool = createPool(await emptyDatabase(), log);
+  await migrate(pool, MIGRATIONS);
+  const server = createServer(createApp({ pool, log, webRoot }));
+  await listening(server);
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    pool,
+    url,
+    call: (method, path, body, headers) => call(url + path, method, body, headers),
+    close: async () => {
+      server.closeAllConnections();
+      await new Promise((done) => server.close(done));
+      await pool.end();
+    },
+  };
+}
+
+const listening = (server: Server): Promise<void> =>
+  new Promise((done) => {
+    server.listen(0, '127.0.0.1', () => {
+      done();
+    });
+  });
+
+async function call(url: string, method: string, body: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+  const raw = typeof body === 'string' || body === undefined;
+  const response = await fetch(url, {
+    method,
+    headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+    ...(body === undefined ? {} : { body: raw ? (body as string) : JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  const json: unknown = response.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined;
+  return { status: response.status, headers: response.headers, text, json };
+}

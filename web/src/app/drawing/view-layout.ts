@@ -1,0 +1,86 @@
+import type { Dimension, Point, View } from '@intervex/core';
+
+/** Pixels between dimension rows, and room round the drawing. */
+export const ROW_PX = 22;
+const SIDE_PX = 46;
+const EDGE_PX = 12;
+
+/** How a view lies in its box: one scale for both ways, origin of the model in pixels. */
+export interface ViewTransform {
+  /** Pixels a millimetre. */
+  readonly k: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Rows of dimensions a view needs above and below. */
+export function rowsOf(dimensions: readonly Dimension[]): { above: number; below: number } {
+  const rows = dimensions.map((d) => d.row);
+  return { above: Math.max(0, ...rows), below: Math.max(0, ...rows.map((r) => -r)) };
+}
+
+/**
+ * The transform that fits a view with its dimension rows into a box, centred, never distorted.
+ *
+ * @param width of the box, px
+ * @param height of the box, px
+ */
+export function fitView(view: View, width: number, height: number): ViewTransform {
+  const { above, below } = rowsOf(view.dimensions);
+  const { left, right, top, bottom } = view.bounds;
+  const roomX = Math.max(40, width - 2 * SIDE_PX);
+  const roomY = Math.max(40, height - (above + below) * ROW_PX - 2 * EDGE_PX - 8);
+  const k = Math.min(roomX / (right - left), roomY / (top - bottom));
+  const x = width / 2 - ((left + right) / 2) * k;
+  const middle = EDGE_PX + above * ROW_PX + 4 + roomY / 2;
+  return { k, x, y: middle + ((top + bottom) / 2) * k };
+}
+
+/** Model to pixels. */
+export const toPixel = ({ k, x, y }: ViewTransform, [u, v]: Point): Point => [x + u * k, y - v * k];
+
+/** Pixels to model: the inverse of `toPixel`. */
+export const toModel = ({ k, x, y }: ViewTransform, [px, py]: Point): Point => [(px - x) / k, (y - py) / k];
+
+/** A dimension laid out in pixels. */
+export interface LaidDimension {
+  readonly d: Dimension;
+  readonly text: string;
+  readonly x0: number;
+  readonly x1: number;
+  readonly y: number;
+  /** Where the extension lines start. */
+  readonly from: Point;
+  readonly to: Point;
+  /** Middle of the text. */
+  readonly textX: number;
+  readonly width: number;
+}
+
+/** Width of one figure of the dimension text, px. */
+const CHAR_PX = 7;
+
+/**
+ * Lays dimensions out in their rows. Text that does not fit between its lines stands beside them, outboard.
+ *
+ * @param print prints a length
+ */
+export function layDimensions(view: View, t: ViewTransform, print: (d: Dimension) => string): readonly LaidDimension[] {
+  const top = toPixel(t, [0, view.bounds.top])[1];
+  const bottom = toPixel(t, [0, view.bounds.bottom])[1];
+  return view.dimensions.map((d) => {
+    const from = toPixel(t, d.from);
+    const to = toPixel(t, d.to);
+    const [x0, x1] = [Math.min(from[0], to[0]), Math.max(from[0], to[0])];
+    const text = print(d);
+    const width = text.length * CHAR_PX + 8;
+    const y = d.row > 0 ? top - d.row * ROW_PX + 8 : bottom - d.row * ROW_PX - 8;
+    const fits = x1 - x0 > width + 14;
+    const outboard = (x0 + x1) / 2 > t.x ? x1 + width / 2 + 5 : x0 - width / 2 - 5;
+    return { d, text, x0, x1, y, from, to, textX: fits ? (x0 + x1) / 2 : outboard, width };
+  });
+}
+
+/** Points of a polygon or polyline in pixels, for an SVG `points` attribute. */
+export const pointsText = (t: ViewTransform, points: readonly Point[]): string =>
+  points.map((p) => toPixel(t, p).map((n) => n.toFixed(2)).join(',')).join(' ');

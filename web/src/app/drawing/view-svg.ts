@@ -1,0 +1,122 @@
+import { afterNextRender, Component, computed, DestroyRef, ElementRef, inject, input, output, signal } from '@angular/core';
+import type { Dimension, MarkHandle, Shape, View } from '@intervex/core';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+import { fitView, layDimensions, pointsText, toModel, toPixel } from './view-layout';
+
+/** A mark moved to a place, mm from the casting face. */
+export interface MarkMove {
+  readonly quantityId: string;
+  readonly value: number;
+}
+
+/** Steps of the arrow keys, mm. */
+const STEP = 1;
+const BIG_STEP = 10;
+
+/** Draws a view to scale in its box: shapes, dimensions to click, marks to drag within their limits. */
+@Component({
+  selector: 'ix-view',
+  templateUrl: './view-svg.html',
+  styleUrl: './view-svg.scss',
+})
+export class ViewSvg {
+  private readonly units = inject(UnitsService);
+  private readonly selection = inject(SelectionService);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+
+  readonly view = input.required<View>();
+  readonly quiet = input(false);
+  readonly moved = output<MarkMove>();
+
+  private readonly size = signal({ width: 720, height: 380 });
+  private readonly dragging = signal('');
+  protected readonly box = this.size.asReadonly();
+  protected readonly transform = computed(() => fitView(this.drawn(), this.size().width, this.size().height));
+  /** On a small picture only the outline is shown. */
+  private readonly drawn = computed<View>(() => (this.quiet() ? { ...this.view(), dimensions: [], handles: [], captions: [] } : this.view()));
+  protected readonly shapes = computed(() => {
+    const t = this.transform();
+    const lit = this.selection.focused();
+    return this.drawn().shapes.map((shape) => ({ shape, lit: shape.at !== undefined && shape.at === lit, points: shape.kind === 'circle' ? '' : pointsText(t, shape.points), ...circle(shape, t) }));
+  });
+  protected readonly dimensions = computed(() => layDimensions(this.drawn(), this.transform(), (d) => this.print(d)));
+  protected readonly handles = computed(() => this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })));
+  protected readonly captions = computed(() => this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })));
+  protected readonly scaleText = computed(() => `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}`);
+  protected readonly table = computed(() => this.view().dimensions.map((d) => ({ label: d.label, text: this.units.show(d.value, 'mm') })));
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const measure = () => {
+        const { clientWidth: width, clientHeight: height } = this.host.nativeElement;
+        if (width > 0 && height > 0) this.size.set({ width, height });
+      };
+      measure();
+      const observer = new ResizeObserver(measure);
+      observer.observe(this.host.nativeElement);
+      destroyed.onDestroy(() => {
+        observer.disconnect();
+      });
+    });
+  }
+
+  protected lit = (d: Dimension): boolean => d.quantityId !== undefined && d.quantityId === this.selection.focused();
+
+  /** A dimension that somebody may change goes to its field; a derived one opens its working. */
+  protected open(d: Dimension): void {
+    if (d.quantityId && document.querySelector(`[data-quantity="${d.quantityId}"]`)) this.selection.goTo(d.quantityId);
+    else this.selection.explain(d.figureId);
+  }
+
+  protected start(event: PointerEvent, handle: MarkHandle): void {
+    event.preventDefault();
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    this.dragging.set(handle.quantityId);
+    this.selection.focused.set(handle.quantityId);
+  }
+
+  protected drag(event: PointerEvent, handle: MarkHandle): void {
+    if (this.dragging() !== handle.quantityId) return;
+    const box = this.host.nativeElement.getBoundingClientRect();
+    const t = this.transform();
+    const [u] = toModel(t, [event.clientX - box.left, event.clientY - box.top]);
+    const origin = handle.at[0] - handle.direction * handle.value;
+    this.move(handle, Math.round((u - origin) * handle.direction));
+  }
+
+  protected end(): void {
+    this.dragging.set('');
+    this.selection.focused.set('');
+  }
+
+  protected key(event: KeyboardEvent, handle: MarkHandle): void {
+    const size = event.shiftKey ? BIG_STEP : STEP;
+    const steps: Readonly<Record<string, number>> = { ArrowRight: size * handle.direction, ArrowLeft: -size * handle.direction, ArrowUp: size, ArrowDown: -size };
+    const to = event.key === 'Home' ? handle.min : event.key === 'End' ? handle.max : handle.value + (steps[event.key] ?? Number.NaN);
+    if (Number.isNaN(to)) return;
+    event.preventDefault();
+    this.move(handle, to);
+  }
+
+  protected show(mm: number): string {
+    return this.units.show(mm, 'mm');
+  }
+
+  private move(handle: MarkHandle, value: number): void {
+    const held = Math.min(Math.max(value, handle.min), handle.max);
+    if (held !== handle.value) this.moved.emit({ quantityId: handle.quantityId, value: held });
+  }
+
+  private print(d: Dimension): string {
+    const text = this.units.show(d.value, 'mm').replace(/ (mm|in)$/, '');
+    return d.signed && d.value > 0 ? `+${text}` : text;
+  }
+}
+
+function circle(shape: Shape, t: { k: number; x: number; y: number }) {
+  if (shape.kind !== 'circle') return { cx: 0, cy: 0, r: 0 };
+  const [cx, cy] = toPixel(t, shape.centre);
+  return { cx, cy, r: shape.radius * t.k };
+}

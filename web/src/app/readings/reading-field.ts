@@ -1,0 +1,97 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { expandedUncertainty, INSTRUMENTS, quantity, type InstrumentId, type Reading, type Repeat } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+import { ReadingInput, type TypedValue } from './reading-input';
+
+/** A quantity's field: its repeats, instrument, how well they agree, and the value used. */
+@Component({
+  selector: 'ix-reading',
+  imports: [MatButtonModule, MatIconModule, MatMenuModule, ReadingInput],
+  templateUrl: './reading-field.html',
+  styleUrl: './reading-field.scss',
+  host: { '[class.focused]': 'focused()' },
+})
+export class ReadingField {
+  private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  protected readonly selection = inject(SelectionService);
+
+  readonly id = input.required<string>();
+  /** Text instead of the quantity's own label. */
+  readonly label = input('');
+
+  protected readonly instruments = Object.values(INSTRUMENTS).filter((i) => i.id !== 'angleGauge');
+  protected readonly quantity = computed(() => quantity(this.id()));
+  protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
+  protected readonly known = computed(() => this.store.results().known[this.id()]);
+  protected readonly repeats = computed<readonly (Repeat | undefined)[]>(() => this.reading()?.repeats ?? [undefined]);
+  protected readonly focused = computed(() => this.selection.focused() === this.id());
+  protected readonly instrument = computed(() => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument]);
+  protected readonly measured = computed(() => this.quantity().instrument !== 'chosen');
+  protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
+  protected readonly suffix = computed(() => {
+    const { unit } = this.quantity();
+    return unit === 'mm' ? this.units.suffix() : unit === 'kg' ? 'kg' : unit === 'rad' ? '°' : '';
+  });
+  protected readonly fallbackText = computed(() => {
+    const { fallback, unit } = this.quantity();
+    return fallback ? this.units.plain(fallback.value, unit) : '';
+  });
+  protected readonly mean = computed(() => {
+    const known = this.known();
+    if (!known?.summary || known.summary.n < 2) return '';
+    return this.units.show(known.figure.value, this.quantity().unit, this.units.unit() === 'mm' ? 2 : undefined);
+  });
+  protected readonly agreement = computed(() => {
+    const summary = this.known()?.summary;
+    if (!summary) return '';
+    const U = this.units.show(expandedUncertainty((this.known() as { figure: Parameters<typeof expandedUncertainty>[0] }).figure), this.quantity().unit, this.units.unit() === 'mm' ? 2 : undefined);
+    if (summary.n === 1) return `read once, ± ${U}`;
+    return summary.agreement === 'agree' ? `${summary.n} readings agree, ± ${U}` : `${summary.n} readings disagree: take another`;
+  });
+
+  protected set(index: number, { value, typed }: TypedValue): void {
+    const repeats = [...(this.reading()?.repeats ?? [])];
+    repeats[index] = { value, typed };
+    this.write(repeats);
+  }
+
+  protected clear(index: number): void {
+    if (this.repeats().length > 1) return;
+    if (index === 0) this.store.setReading(this.id(), undefined);
+  }
+
+  protected remove(index: number): void {
+    this.write((this.reading()?.repeats ?? []).filter((_, i) => i !== index));
+  }
+
+  /** Adds a repeat that starts at the last value, for the next reading to be typed over. */
+  protected again(): void {
+    const repeats = this.reading()?.repeats ?? [];
+    const last = repeats.at(-1);
+    if (!last) return;
+    this.write([...repeats, { value: last.value }]);
+    const id = `q-${this.id()}-${repeats.length}`;
+    setTimeout(() => {
+      const field = document.getElementById(id) as HTMLInputElement | null;
+      field?.focus();
+      field?.select();
+    });
+  }
+
+  protected use(instrument: InstrumentId): void {
+    const reading = this.reading();
+    if (reading) this.store.setReading(this.id(), { ...reading, instrument });
+  }
+
+  private write(repeats: readonly Repeat[]): void {
+    const { instrument, datum } = this.quantity();
+    const now = this.reading() ?? { instrument, ...(datum === 'none' ? {} : { datum }) };
+    this.store.setReading(this.id(), repeats.length ? { ...now, repeats } : undefined);
+  }
+}

@@ -1,0 +1,31 @@
+import { Component, computed, input } from '@angular/core';
+import { QUANTITIES, type StageId } from '@intervex/core';
+import { ReadingField } from './reading-field';
+
+/** All quantities of one heading of a stage, in walking order. */
+@Component({
+  selector: 'ix-reading-group',
+  imports: [ReadingField],
+  template: `
+    <h2>
+      {{ group() }}
+      @if (datum()) {
+        <small>{{ datum() }}</small>
+      }
+    </h2>
+    @for (q of quantities(); track q.id) {
+      <ix-reading [id]="q.id" />
+    }
+  `,
+})
+export class ReadingGroup {
+  readonly stage = input.required<StageId>();
+  readonly group = input.required<string>();
+
+  protected readonly quantities = computed(() => QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()));
+  protected readonly datum = computed(() => {
+    const datums = new Set(this.quantities().map((q) => q.datum));
+    const [only] = [...datums];
+    return datums.size === 1 && only !== 'none' ? `datum: ${only ?? ''}` : '';
+  });
+}

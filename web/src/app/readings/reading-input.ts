@@ -1,0 +1,188 @@
+import { Component, computed, effect, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import { parseAngle, parseLength, quantityName, refuseValue, type Parsed, type Quantity } from '@intervex/core';
+import { DraftsService } from '../state/drafts.service';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+
+/** What was typed and what it means. */
+export interface TypedValue {
+  readonly value: number;
+  readonly typed: string;
+}
+
+/**
+ * One number typed as the tape shows it. What it means is told at once; what cannot be right is refused at
+ * the field with the reason, and the text stays.
+ */
+@Component({
+  selector: 'ix-reading-input',
+  template: `
+    <input
+      #field
+      type="text"
+      class="figure"
+      autocomplete="off"
+      spellcheck="false"
+      [id]="inputId()"
+      [value]="shown()"
+      [attr.aria-label]="label()"
+      [attr.aria-invalid]="problem() ? true : null"
+      [attr.aria-describedby]="problem() ? inputId() + '-why' : null"
+      [attr.data-quantity]="quantity().id"
+      [placeholder]="placeholder()"
+      (input)="type(field.value)"
+      (focus)="focus()"
+      (blur)="leave()"
+      (keydown.enter)="next($event)"
+      (keydown.escape)="giveUp()"
+    />
+    @if (problem(); as why) {
+      <span class="why" role="alert" [id]="inputId() + '-why'">{{ why }}</span>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+    }
+    input {
+      width: 100%;
+      height: 30px;
+      padding: 0 8px;
+      border: 1px solid var(--rule);
+      border-radius: 3px;
+      background: var(--field);
+      color: var(--ink);
+      font-size: 14px;
+      text-align: right;
+    }
+    input:focus {
+      border-color: var(--dye);
+      outline: 1px solid var(--dye);
+      outline-offset: 0;
+      background: var(--sheet);
+    }
+    input[aria-invalid] {
+      border-color: var(--red);
+      outline-color: var(--red);
+    }
+    input::placeholder {
+      color: var(--ink-2);
+      opacity: 1;
+    }
+    .why {
+      display: block;
+      margin-top: 3px;
+      color: var(--red);
+      font-size: 12px;
+      line-height: 1.3;
+    }
+  `,
+})
+export class ReadingInput {
+  private readonly units = inject(UnitsService);
+  private readonly drafts = inject(DraftsService);
+  private readonly selection = inject(SelectionService);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+
+  readonly quantity = input.required<Quantity>();
+  /** Which repeat; 0 is the first. */
+  readonly index = input(0);
+  readonly value = input<number>();
+  readonly placeholder = input('');
+  readonly typedValue = output<TypedValue>();
+  readonly cleared = output();
+
+  protected readonly inputId = computed(() => `q-${this.quantity().id}-${this.index()}`);
+  protected readonly label = computed(() => {
+    const name = quantityName(this.quantity());
+    return this.index() === 0 ? name : `${name}, reading ${this.index() + 1}`;
+  });
+  /** Text while it is being typed; undefined shows the value. */
+  private readonly typing = signal<string | undefined>(undefined);
+  private lastSent: number | undefined;
+  private readonly draft = computed(() => this.typing() ?? this.drafts.get(this.inputId()));
+  protected readonly shown = computed(() => this.draft() ?? this.valueText());
+  protected readonly problem = computed(() => {
+    const draft = this.draft();
+    if (draft === undefined || draft.trim() === '') return '';
+    return this.read(draft).reason;
+  });
+
+  constructor() {
+    // A jump from a check or a dimension lands here.
+    effect(() => {
+      if (this.selection.wanted() !== this.quantity().id || this.index() !== 0) return;
+      this.host.nativeElement.scrollIntoView({ block: 'center' });
+      this.field().nativeElement.focus();
+      this.field().nativeElement.select();
+    });
+    // A value that changes from outside, by undo or another page, replaces what stands here.
+    effect(() => {
+      if (this.value() !== this.lastSent) this.typing.set(undefined);
+    });
+  }
+
+  protected type(text: string): void {
+    this.typing.set(text);
+    if (text.trim() === '') {
+      this.drafts.drop(this.inputId());
+      return;
+    }
+    const { value, reason } = this.read(text);
+    if (reason) {
+      this.drafts.keep(this.inputId(), text);
+      return;
+    }
+    this.drafts.drop(this.inputId());
+    this.lastSent = value;
+    this.typedValue.emit({ value, typed: text.trim() });
+  }
+
+  protected focus(): void {
+    this.selection.focused.set(this.quantity().id);
+  }
+
+  /** An empty field takes the reading out only when it is left, not while it is being retyped. */
+  protected leave(): void {
+    if (this.typing()?.trim() === '') this.cleared.emit();
+    this.lastSent = undefined;
+    this.typing.set(undefined);
+    if (this.selection.focused() === this.quantity().id) this.selection.focused.set('');
+  }
+
+  protected giveUp(): void {
+    this.drafts.drop(this.inputId());
+    this.typing.set(undefined);
+  }
+
+  /** Enter goes to the next reading in walking order; Shift goes back. */
+  protected next(event: Event): void {
+    event.preventDefault();
+    const all = [...document.querySelectorAll<HTMLInputElement>('input[data-quantity]')];
+    const at = all.indexOf(this.field().nativeElement);
+    const target = all[at + ((event as KeyboardEvent).shiftKey ? -1 : 1)];
+    target?.focus();
+    target?.select();
+  }
+
+  private valueText(): string {
+    const value = this.value();
+    return value === undefined ? '' : this.units.plain(value, this.quantity().unit);
+  }
+
+  private read(text: string): { value: number; reason: string } {
+    const parsed = this.parse(text);
+    if (!parsed.ok) return { value: 0, reason: parsed.reason };
+    return { value: parsed.value, reason: refuseValue(this.quantity(), parsed.value, this.units.unit()) ?? '' };
+  }
+
+  private parse(text: string): Parsed {
+    const { unit } = this.quantity();
+    if (unit === 'mm') return parseLength(text, this.units.unit());
+    if (unit === 'rad') return parseAngle(text);
+    const number = /^\s*[+-]?(\d+\.?\d*|\.\d+)\s*(kg)?\s*$/i.exec(text);
+    return number ? { ok: true, value: Number.parseFloat(text) } : { ok: false, reason: `“${text.trim()}” is not a number. Write it like ${unit === 'kg' ? '1020' : '31'}.` };
+  }
+}

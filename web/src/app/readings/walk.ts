@@ -1,0 +1,125 @@
+import { Component, computed, effect, ElementRef, inject, input, output, signal, untracked, viewChild } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { INSTRUMENTS, parseLength, QUANTITIES, quantityName, refuseValue, type Quantity, type StageId, type View } from '@intervex/core';
+import { ViewSvg } from '../drawing/view-svg';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+
+/** Keys of the pad, row by row. */
+const PAD = ['7', '8', '9', '1/16', '4', '5', '6', '/', '1', '2', '3', 'space', '0', '.', '−', '⌫'] as const;
+
+/** One reading at a time, with big keys, in walking order: for a phone under the car. */
+@Component({
+  selector: 'ix-walk',
+  imports: [MatButtonModule, ViewSvg],
+  templateUrl: './walk.html',
+  styleUrl: './walk.scss',
+})
+export class Walk {
+  private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
+  private readonly selection = inject(SelectionService);
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+
+  readonly stage = input.required<StageId>();
+  readonly title = input.required<string>();
+  readonly view = input.required<View>();
+  readonly closed = output();
+
+  protected readonly pad = PAD;
+  protected readonly list = computed(() => QUANTITIES.filter((q) => q.stage === this.stage()));
+  protected readonly at = signal(0);
+  protected readonly text = signal('');
+  protected readonly problem = signal('');
+  protected readonly quantity = computed<Quantity>(() => this.list()[this.at()] as Quantity);
+  protected readonly name = computed(() => quantityName(this.quantity()));
+  protected readonly reading = computed(() => this.store.plan().readings[this.quantity().id]);
+  protected readonly summary = computed(() => this.store.results().known[this.quantity().id]?.summary);
+  protected readonly repeats = computed(() => (this.reading()?.repeats ?? []).map((r) => this.units.show(r.value, this.quantity().unit)));
+  protected readonly instrument = computed(() => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label);
+  protected readonly meaning = computed(() => {
+    const read = this.read();
+    if (read === undefined || this.quantity().unit !== 'mm') return '';
+    return this.units.unit() === 'mm' ? `= ${read.toFixed(2)} mm` : `= ${this.units.show(read, 'mm')}`;
+  });
+
+  constructor() {
+    // Begins at the first reading that is still missing.
+    effect(() => {
+      const list = this.list();
+      untracked(() => {
+        const readings = this.store.plan().readings;
+        this.at.set(Math.max(0, list.findIndex((q) => !readings[q.id])));
+      });
+    });
+    effect(() => {
+      this.selection.focused.set(this.quantity().id);
+    });
+  }
+
+  protected press(key: string): void {
+    this.problem.set('');
+    if (key === '⌫') this.text.update((t) => t.slice(0, -1));
+    else if (key === 'space') this.text.update((t) => `${t} `);
+    else if (key === '1/16') this.text.update((t) => `${/\d$/.test(t) ? `${t} ` : t}1/16`);
+    else this.text.update((t) => t + key);
+    this.field()?.nativeElement.focus();
+  }
+
+  protected type(text: string): void {
+    this.problem.set('');
+    this.text.set(text);
+  }
+
+  /** Takes what is typed as another repeat and stays, so that it can be read again. */
+  protected again(): void {
+    this.take();
+  }
+
+  /** Takes what is typed, if anything, and goes to the next reading. */
+  protected next(): void {
+    if (this.text().trim() !== '' && !this.take()) return;
+    this.go(1);
+  }
+
+  protected go(by: number): void {
+    this.text.set('');
+    this.problem.set('');
+    this.at.update((i) => (i + by + this.list().length) % this.list().length);
+  }
+
+  protected removeLast(): void {
+    const reading = this.reading();
+    if (!reading) return;
+    const repeats = reading.repeats.slice(0, -1);
+    this.store.setReading(this.quantity().id, repeats.length ? { ...reading, repeats } : undefined);
+  }
+
+  private read(): number | undefined {
+    const text = this.text();
+    if (text.trim() === '') return undefined;
+    if (this.quantity().unit !== 'mm') return Number.isFinite(Number(text)) ? Number(text) : undefined;
+    const parsed = parseLength(text, this.units.unit());
+    return parsed.ok ? parsed.value : undefined;
+  }
+
+  private take(): boolean {
+    const q = this.quantity();
+    const value = this.read();
+    if (value === undefined) {
+      const parsed = parseLength(this.text(), this.units.unit());
+      this.problem.set(parsed.ok ? 'Type a number.' : parsed.reason);
+      return false;
+    }
+    const wrong = refuseValue(q, value, this.units.unit());
+    if (wrong) {
+      this.problem.set(wrong);
+      return false;
+    }
+    const now = this.reading() ?? { instrument: q.instrument, repeats: [], ...(q.datum === 'none' ? {} : { datum: q.datum }) };
+    this.store.setReading(q.id, { ...now, repeats: [...now.repeats, { value, typed: this.text().trim() }] });
+    this.text.set('');
+    return true;
+  }
+}

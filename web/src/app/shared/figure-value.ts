@@ -1,0 +1,49 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { expandedUncertainty, type Figure } from '@intervex/core';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+
+/** A figure with its unit; a click opens its working. */
+@Component({
+  selector: 'ix-figure',
+  template: `
+    @if (figure(); as f) {
+      <button type="button" class="plain figure" (click)="selection.explain(f.id)" [attr.aria-label]="f.label + ' ' + text() + ', show the working'">
+        {{ text() }}
+      </button>
+    } @else {
+      <span class="figure second" title="Not known yet">–</span>
+    }
+  `,
+  styles: `
+    :host {
+      white-space: nowrap;
+    }
+    button:hover {
+      color: var(--dye);
+      text-decoration: underline dotted;
+    }
+  `,
+})
+export class FigureValue {
+  protected readonly selection = inject(SelectionService);
+  private readonly units = inject(UnitsService);
+  readonly figure = input<Figure>();
+  readonly withU = input(false);
+  readonly withUnit = input(true);
+  readonly digits = input<number>();
+
+  protected readonly text = computed(() => {
+    const f = this.figure();
+    if (!f) return '';
+    const main = this.units.show(f.value, f.unit, this.digits());
+    const shown = this.withUnit() ? main : main.replace(/ (mm|in)$/, '');
+    return this.withU() ? `${shown} ± ${this.uncertainty(f)}` : shown;
+  });
+
+  private uncertainty(f: Figure): string {
+    const U = expandedUncertainty(f);
+    if (f.unit === 'mm' && this.units.unit() !== 'in') return `${U.toFixed(1)}${this.units.unit() === 'frac' ? ' mm' : ''}`;
+    return this.units.show(U, f.unit).replace(/ in$/, '');
+  }
+}

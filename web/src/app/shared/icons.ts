@@ -1,0 +1,62 @@
+import { inject } from '@angular/core';
+import { MatIconRegistry } from '@angular/material/icon';
+import { DomSanitizer } from '@angular/platform-browser';
+import {
+  mdiAlertOctagonOutline,
+  mdiAlertOutline,
+  mdiArrowDown,
+  mdiArrowRight,
+  mdiBackspaceOutline,
+  mdiCheck,
+  mdiChevronDown,
+  mdiCircleHalfFull,
+  mdiCircleOutline,
+  mdiClose,
+  mdiCogOutline,
+  mdiContentCopy,
+  mdiDeleteOutline,
+  mdiDownload,
+  mdiFolderOpenOutline,
+  mdiPlus,
+  mdiPrinterOutline,
+  mdiRedo,
+  mdiRulerSquare,
+  mdiThemeLightDark,
+  mdiUndo,
+  mdiUpload,
+} from '@mdi/js';
+
+const ICONS: Readonly<Record<string, string>> = {
+  stop: mdiAlertOctagonOutline,
+  caution: mdiAlertOutline,
+  down: mdiArrowDown,
+  next: mdiArrowRight,
+  backspace: mdiBackspaceOutline,
+  settled: mdiCheck,
+  open: mdiChevronDown,
+  inWork: mdiCircleHalfFull,
+  untouched: mdiCircleOutline,
+  close: mdiClose,
+  settings: mdiCogOutline,
+  copy: mdiContentCopy,
+  remove: mdiDeleteOutline,
+  download: mdiDownload,
+  folder: mdiFolderOpenOutline,
+  add: mdiPlus,
+  print: mdiPrinterOutline,
+  redo: mdiRedo,
+  walk: mdiRulerSquare,
+  theme: mdiThemeLightDark,
+  undo: mdiUndo,
+  upload: mdiUpload,
+};
+
+/** Registers the single icons the page uses, by the name of what they stand for. */
+export function registerIcons(): void {
+  const registry = inject(MatIconRegistry);
+  const sanitizer = inject(DomSanitizer);
+  for (const [name, path] of Object.entries(ICONS)) {
+    const svg = `<svg viewBox="0 0 24 24"><path d="${path}"/></svg>`;
+    registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(svg));
+  }
+}

@@ -1,0 +1,106 @@
+import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import { LIMITS, parseAngle, parseLength, showValue, type Check, type Parsed } from '@intervex/core';
+import { PersonService } from '../state/person.service';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+
+/** One check: figure, limit, reason, what to do; accept it or change its limit, both with a reason. */
+@Component({
+  selector: 'ix-check',
+  imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule],
+  templateUrl: './check-card.html',
+  styleUrl: './check-card.scss',
+})
+export class CheckCard {
+  private readonly store = inject(PlanStore);
+  private readonly person = inject(PersonService);
+  private readonly selection = inject(SelectionService);
+  private readonly units = inject(UnitsService);
+
+  readonly check = input.required<Check>();
+  readonly jump = output<Check>();
+
+  protected readonly asking = signal<'' | 'accept' | 'limit'>('');
+  protected readonly reason = signal('');
+  protected readonly limitText = signal('');
+  protected readonly who = signal(this.person.name());
+  protected readonly problem = signal('');
+  protected readonly figure = computed(() => {
+    const f = this.check().figure;
+    return f ? this.units.show(f.value, f.unit) : '';
+  });
+  protected readonly limit = computed(() => {
+    const l = this.check().limit;
+    return l ? this.units.show(l.value, l.unit) : '';
+  });
+  protected readonly fallback = computed(() => {
+    const l = this.check().limit;
+    return l ? this.units.show(l.fallback, l.unit) : '';
+  });
+  protected readonly icon = computed(() => (this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level));
+
+  protected explain(): void {
+    const id = this.check().figure?.figureId;
+    if (id) this.selection.explain(id);
+  }
+
+  protected ask(what: 'accept' | 'limit'): void {
+    this.problem.set('');
+    this.reason.set('');
+    const l = this.check().limit;
+    this.limitText.set(l ? this.units.show(l.value, l.unit) : '');
+    this.asking.set(what);
+  }
+
+  protected accept(): void {
+    if (!this.reasoned()) return;
+    this.person.rename(this.who());
+    const figure = this.check().figure?.value ?? null;
+    const acceptance = { reason: this.reason().trim(), figure, who: this.person.name(), at: new Date().toISOString() };
+    this.store.accept(this.check().id, acceptance);
+    this.asking.set('');
+  }
+
+  protected withdraw(): void {
+    this.store.accept(this.check().id, undefined);
+  }
+
+  protected changeLimit(): void {
+    const { limit } = this.check();
+    if (!limit || !this.reasoned()) return;
+    const read = this.readLimit(limit.unit);
+    const { min, max } = LIMITS[limit.id];
+    if (!read.ok) this.problem.set(read.reason);
+    else if (read.value < min || read.value > max) this.problem.set(`This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`);
+    else {
+      this.store.setLimit(limit.id, { value: read.value, reason: this.reason().trim() });
+      this.asking.set('');
+    }
+  }
+
+  protected defaultLimit(): void {
+    const { limit } = this.check();
+    if (limit) this.store.setLimit(limit.id, undefined);
+  }
+
+  private reasoned(): boolean {
+    const long = this.reason().trim().length >= 3;
+    this.problem.set(long ? '' : 'Write the reason; it stands on the sheet.');
+    return long;
+  }
+
+  private readLimit(unit: string): Parsed {
+    const text = this.limitText();
+    if (unit === 'mm') return parseLength(text, this.units.unit());
+    if (unit === 'rad') return parseAngle(text);
+    const percent = Number(text.replace('%', '').trim());
+    return Number.isFinite(percent) && text.trim() ? { ok: true, value: percent / 100 } : { ok: false, reason: 'Type a share in percent, such as 90 %.' };
+  }
+
+}

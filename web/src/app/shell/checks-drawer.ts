@@ -1,0 +1,88 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { Router } from '@angular/router';
+import { isOpen, type Check } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { CheckCard } from './check-card';
+
+const RANK = { stop: 0, caution: 1, ok: 2 } as const;
+
+/** All checks in one place: what is open first, then what is accepted, then what passed. */
+@Component({
+  selector: 'ix-checks',
+  imports: [CheckCard, MatButtonModule, MatIconModule],
+  template: `
+    <aside aria-label="Checks">
+      <header>
+        <h2>Checks</h2>
+        <button mat-icon-button type="button" aria-label="Close the checks" (click)="selection.checksOpen.set(false)"><mat-icon svgIcon="close" /></button>
+      </header>
+      @for (check of open(); track check.id) {
+        <ix-check [check]="check" (jump)="jump($event)" />
+      } @empty {
+        <p class="second">{{ all().length ? 'Nothing is open. Every check passes or is accepted.' : 'No checks yet. They appear as readings come in.' }}</p>
+      }
+      @if (accepted().length) {
+        <h3>Accepted</h3>
+        @for (check of accepted(); track check.id) {
+          <ix-check [check]="check" (jump)="jump($event)" />
+        }
+      }
+      @if (passed().length) {
+        <button mat-button type="button" [attr.aria-expanded]="showPassed()" (click)="showPassed.set(!showPassed())">
+          {{ showPassed() ? 'Hide' : 'Show' }} {{ passed().length }} passed
+        </button>
+        @if (showPassed()) {
+          @for (check of passed(); track check.id) {
+            <ix-check [check]="check" (jump)="jump($event)" />
+          }
+        }
+      }
+    </aside>
+  `,
+  styles: `
+    aside {
+      display: grid;
+      gap: 10px;
+      align-content: start;
+      padding: 12px 16px 24px;
+    }
+    header {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+    }
+    h2 {
+      font-size: 17px;
+    }
+    h3 {
+      margin-top: 8px;
+      font-size: 14px;
+    }
+  `,
+})
+export class ChecksDrawer {
+  private readonly store = inject(PlanStore);
+  private readonly router = inject(Router);
+  protected readonly selection = inject(SelectionService);
+  protected readonly showPassed = signal(false);
+
+  protected readonly all = computed(() => this.store.results().checks);
+  protected readonly open = computed(() => this.all().filter(isOpen).sort((a, b) => RANK[a.level] - RANK[b.level]));
+  protected readonly accepted = computed(() => this.all().filter((c) => c.accepted));
+  protected readonly passed = computed(() => this.all().filter((c) => c.level === 'ok'));
+
+  protected async jump(check: Check): Promise<void> {
+    const id = this.store.variant()?.id;
+    if (!id || !check.at) return;
+    this.selection.checksOpen.set(false);
+    const stage = check.at.startsWith('square.') || check.at.startsWith('shaft.') ? 'cut' : (check.at.split('.')[0] ?? check.stage);
+    await this.router.navigate(['/plan', id, stage]);
+    const at = check.at;
+    setTimeout(() => {
+      this.selection.goTo(at);
+    });
+  }
+}

@@ -1,0 +1,87 @@
+import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { findQuantity, quantityName, type Reading } from '@intervex/core';
+import type { PlanConflict } from '../state/merge-plans';
+import { PlanStore } from '../state/plan-store';
+import { UnitsService } from '../state/units.service';
+
+const SECTION_WORDS = { brief: 'Brief', choices: 'Choice', readings: 'Reading', limits: 'Limit', accepted: 'Acceptance' } as const;
+
+/** What another page changed meanwhile, field by field, and other trouble with saving. */
+@Component({
+  selector: 'ix-conflicts',
+  imports: [MatButtonModule],
+  template: `
+    @if (store.conflicts().length) {
+      <section role="alert" aria-label="Changed elsewhere">
+        <h2>Somebody changed the same fields in another page</h2>
+        <p>Nothing was overwritten. Choose for each field; saving goes on after the last.</p>
+        @for (c of rows(); track c.conflict) {
+          <div class="conflict">
+            <b>{{ c.name }}</b>
+            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, true)">Keep mine: {{ c.mine }}</button>
+            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, false)">Take theirs: {{ c.theirs }}</button>
+          </div>
+        }
+      </section>
+    }
+    @if (store.trouble(); as why) {
+      <p class="note" role="alert">{{ why }}</p>
+    }
+    @if (store.merged(); as what) {
+      <p class="note" role="status">
+        {{ what }} <button mat-button type="button" (click)="store.merged.set('')">Good</button>
+      </p>
+    }
+  `,
+  styles: `
+    section,
+    .note {
+      margin: 0;
+      padding: 10px 16px;
+      border-bottom: 1px solid var(--rule);
+      border-left: 3px solid var(--amber);
+      background: var(--amber-tint);
+    }
+    h2 {
+      font-size: 15px;
+    }
+    p {
+      margin: 4px 0;
+      font-size: 13px;
+    }
+    .conflict {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      align-items: center;
+      margin-top: 6px;
+    }
+  `,
+})
+export class ConflictPanel {
+  protected readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+
+  protected readonly rows = computed(() =>
+    this.store.conflicts().map((conflict) => ({
+      conflict,
+      name: this.name(conflict),
+      mine: this.text(conflict, conflict.mine),
+      theirs: this.text(conflict, conflict.theirs),
+    })),
+  );
+
+  private name({ section, key }: PlanConflict): string {
+    const q = findQuantity(key);
+    return q ? quantityName(q) : `${SECTION_WORDS[section]} ${key}`;
+  }
+
+  private text({ section, key }: PlanConflict, value: unknown): string {
+    if (value === undefined) return 'nothing';
+    const q = findQuantity(key);
+    if (section === 'readings' && q) return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
+    if (typeof value === 'object' && value !== null && 'reason' in value) return String(value.reason);
+    return String(value) || 'empty';
+  }
+}

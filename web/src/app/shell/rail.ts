@@ -1,0 +1,62 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { MatIconModule } from '@angular/material/icon';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import { SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
+import { UnitsService } from '../state/units.service';
+
+const STATE_WORDS: Readonly<Record<StageState, string>> = {
+  untouched: 'not begun',
+  inWork: 'in work',
+  caution: 'caution',
+  stop: 'stop',
+  settled: 'settled',
+};
+
+/** The stages in the order of the work, each with how it stands by shape and words. */
+@Component({
+  selector: 'ix-rail',
+  imports: [MatIconModule, RouterLink, RouterLinkActive],
+  template: `
+    <nav aria-label="Stages" [class.narrow]="narrow()">
+      @for (stage of stages(); track stage.id) {
+        <a [routerLink]="stage.id" routerLinkActive="here" ariaCurrentWhenActive="page" [class]="stage.state">
+          <mat-icon [svgIcon]="stage.state" aria-hidden="true" />
+          <span class="words">
+            <b>{{ stage.name }}</b>
+            <small>{{ stage.note }}</small>
+            <span class="hidden">, {{ stage.word }}</span>
+          </span>
+        </a>
+      }
+    </nav>
+  `,
+  styleUrl: './rail.scss',
+})
+export class Rail {
+  private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  readonly narrow = input(false);
+
+  protected readonly stages = computed(() => {
+    const { stages, checks, decisions } = this.store.results();
+    const { brief, choices, readings } = this.store.plan();
+    const count = (stage: string) => Object.keys(readings).filter((id) => id.startsWith(`${stage}.`)).length;
+    const width = this.store.results().known['brief.targetWidth'];
+    const lacks = decisions.filter((d) => d.stage === 'cut').some((d) => d.lacks.length > 0);
+    const readingsNote = (n: number) => (n === 0 ? 'no readings yet' : `${n} ${n === 1 ? 'reading' : 'readings'}`);
+    const notes: Readonly<Record<StageId, string>> = {
+      brief: width ? this.units.show(width.figure.value, 'mm', 0) : brief.vehicle || 'say what and why',
+      survey: readingsNote(count('survey')),
+      donor: readingsNote(count('donor')),
+      cut: SCHOOL_NAMES[choices.school].toLowerCase(),
+      sheets: lacks ? 'readings missing' : 'cut sheet',
+    };
+    const names: Readonly<Record<StageId, string>> = { brief: 'Brief', survey: 'Survey', donor: 'Donor', cut: 'Cut', sheets: 'Sheets' };
+    return (Object.keys(names) as StageId[]).map((id) => {
+      const open = checks.filter((c) => c.stage === id && c.level !== 'ok' && !c.accepted).length;
+      const counted = open > 0 ? `${open} ${open === 1 ? 'check' : 'checks'} open` : notes[id];
+      return { id, name: names[id], state: stages[id], note: counted, word: STATE_WORDS[stages[id]] };
+    });
+  });
+}

@@ -1,0 +1,67 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { Component, computed, effect, HostListener, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { RouterLink, RouterOutlet } from '@angular/router';
+import { map } from 'rxjs';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+import { ChecksDrawer } from './checks-drawer';
+import { ConflictPanel } from './conflict-panel';
+import { Rail } from './rail';
+import { Strip } from './strip';
+import { TopBar } from './top-bar';
+import { WorkingPanel } from './working-panel';
+
+/** The desk: top bar, rail of stages, the stage itself, the running strip, and what slides over it. */
+@Component({
+  selector: 'ix-shell',
+  imports: [ChecksDrawer, ConflictPanel, MatButtonModule, MatIconModule, Rail, RouterLink, RouterOutlet, Strip, TopBar, WorkingPanel],
+  templateUrl: './shell.html',
+  styleUrl: './shell.scss',
+})
+export class Shell {
+  protected readonly store = inject(PlanStore);
+  protected readonly selection = inject(SelectionService);
+  private readonly units = inject(UnitsService);
+
+  readonly variantId = input.required<string>();
+  protected readonly narrow = toSignal(inject(BreakpointObserver).observe('(max-width: 760px)').pipe(map((s) => s.matches)), { initialValue: false });
+  protected readonly loaded = computed(() => this.store.variant()?.id === this.variantId());
+
+  constructor() {
+    effect(() => {
+      void this.store.open(this.variantId());
+    });
+  }
+
+  /** One-key commands, only where nobody is typing. */
+  @HostListener('document:keydown', ['$event'])
+  protected key(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    const typing = target.matches('input:not([data-quantity]), textarea, select, [contenteditable]');
+    if ((event.ctrlKey || event.metaKey) && !typing && event.key.toLowerCase() === 'z') {
+      event.preventDefault();
+      void this.store.step(event.shiftKey ? 'redo' : 'undo');
+    } else if ((event.ctrlKey || event.metaKey) && !typing && event.key.toLowerCase() === 'y') {
+      event.preventDefault();
+      void this.store.step('redo');
+    } else if (event.key === 'Escape') {
+      this.selection.explained.set('');
+      this.selection.checksOpen.set(false);
+    } else if (!event.ctrlKey && !event.metaKey && !event.altKey && !target.matches('input, textarea, select')) {
+      if (event.key === 'u') this.units.next();
+      if (event.key === 'c') this.selection.toggleChecks();
+    }
+  }
+
+  /** A page that is closed with unsaved edits asks first. */
+  @HostListener('window:beforeunload', ['$event'])
+  protected leave(event: BeforeUnloadEvent): void {
+    if (this.store.saveState() === 'saved') return;
+    void this.store.flush();
+    event.preventDefault();
+  }
+}

@@ -1,0 +1,57 @@
+import { Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import { MatMenuModule } from '@angular/material/menu';
+import { MatTooltipModule } from '@angular/material/tooltip';
+import { Router, RouterLink } from '@angular/router';
+import { firstValueFrom } from 'rxjs';
+import { ApiService, sentenceOf } from '../state/api.service';
+import { PersonService } from '../state/person.service';
+import { PlanStore, type SaveState } from '../state/plan-store';
+import { ThemeService } from '../state/theme.service';
+import { UnitsService } from '../state/units.service';
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'Saved',
+  editing: 'Editing…',
+  saving: 'Saving…',
+  waiting: 'Not saved yet: waiting for the server',
+  conflict: 'Not saved: changed elsewhere',
+  refused: 'Not saved',
+};
+
+/** Project and variant, units, undo, theme, and where saving stands. */
+@Component({
+  selector: 'ix-top-bar',
+  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, MatMenuModule, MatTooltipModule, RouterLink],
+  templateUrl: './top-bar.html',
+  styleUrl: './top-bar.scss',
+})
+export class TopBar {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  private readonly router = inject(Router);
+  protected readonly store = inject(PlanStore);
+  protected readonly theme = inject(ThemeService);
+  protected readonly units = inject(UnitsService);
+
+  protected readonly saveText = computed(() => {
+    const state = this.store.saveState();
+    const at = this.store.variant()?.savedAt;
+    if (state !== 'saved' || !at) return SAVE_WORDS[state];
+    return `Saved ${new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })}`;
+  });
+
+  protected async copy(): Promise<void> {
+    const variant = this.store.variant();
+    if (!variant) return;
+    await this.store.flush();
+    try {
+      const made = await firstValueFrom(this.api.copyVariant(variant.id, `${variant.name}, copy`.slice(0, 80), this.person.name()));
+      await this.router.navigate(['/plan', made.id, 'cut']);
+    } catch (error) {
+      this.store.trouble.set(sentenceOf(error));
+    }
+  }
+}

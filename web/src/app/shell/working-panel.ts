@@ -1,0 +1,78 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { expandedUncertainty, type Figure } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
+import { UnitsService } from '../state/units.service';
+import { withNumbers, withSymbols } from './formula-text';
+
+/** How a figure came about: formula with symbols, then with numbers, inputs, source, uncertainty. */
+@Component({
+  selector: 'ix-working',
+  imports: [MatButtonModule, MatIconModule],
+  templateUrl: './working-panel.html',
+  styleUrl: './working-panel.scss',
+})
+export class WorkingPanel {
+  private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  protected readonly selection = inject(SelectionService);
+  readonly figureId = input.required<string>();
+  /** Figures gone through on the way here, to go back to. */
+  private readonly trail = signal<readonly string[]>([]);
+
+  protected readonly figure = computed<Figure | undefined>(() => this.store.figures().get(this.figureId()));
+  protected readonly hasTrail = computed(() => this.trail().length > 0);
+  protected readonly value = computed(() => this.show(this.figure()));
+  protected readonly U = computed(() => {
+    const f = this.figure();
+    if (!f) return '';
+    const U = expandedUncertainty(f);
+    if (U === 0) return '';
+    const digits = f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 3 : undefined;
+    return this.units.show(U, f.unit, digits);
+  });
+  protected readonly symbols = computed(() => withSymbols(this.figure()?.working.formula ?? ''));
+  protected readonly numbers = computed(() => {
+    const f = this.figure();
+    return f ? withNumbers(f.working, (v, unit) => this.units.show(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined).replace(/ (mm|in)$/, '')) : '';
+  });
+  protected readonly inputs = computed(() =>
+    Object.entries(this.figure()?.working.inputs ?? {}).map(([symbol, i]) => ({
+      symbol: symbol.replace('_', ' '),
+      label: i.label,
+      id: i.id,
+      text: this.units.show(i.value, i.unit, i.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),
+      known: this.store.figures().has(i.id),
+    })),
+  );
+  /** What makes it uncertain, largest first. */
+  protected readonly shares = computed(() => {
+    const f = this.figure();
+    if (!f) return [];
+    const parts = Object.entries(f.contributions).filter(([, u]) => u !== 0);
+    const total = parts.reduce((sum, [, u]) => sum + u * u, 0);
+    return parts
+      .map(([id, u]) => ({ id, label: this.store.figures().get(id)?.label ?? 'Scribing the marks', percent: Math.round((100 * u * u) / total) }))
+      .filter((p) => p.percent > 0)
+      .sort((a, b) => b.percent - a.percent)
+      .slice(0, 6);
+  });
+
+  protected follow(id: string): void {
+    this.trail.update((t) => [...t, this.figureId()]);
+    this.selection.explained.set(id);
+  }
+
+  protected back(): void {
+    const last = this.trail().at(-1);
+    this.trail.update((t) => t.slice(0, -1));
+    if (last) this.selection.explained.set(last);
+  }
+
+  private show(f: Figure | undefined): string {
+    if (!f) return '';
+    return this.units.show(f.value, f.unit, f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 4 : undefined);
+  }
+}

@@ -1,0 +1,62 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import {
+  CUT_METHODS,
+  DATUM_NAMES,
+  isPlanned,
+  MARK_DATUMS,
+  METHOD_NAMES,
+  rearView,
+  ROUTE_NAMES,
+  SHAFT_ROUTES,
+  SIDES,
+  sideName,
+  tubeView,
+} from '@intervex/core';
+import { EndFace } from '../drawing/end-face';
+import { ViewSvg, type MarkMove } from '../drawing/view-svg';
+import { ReadingField } from '../readings/reading-field';
+import { ReadingGroup } from '../readings/reading-group';
+import { PlanStore } from '../state/plan-store';
+import { MarksTable } from './marks-table';
+import { Needs } from './needs';
+import { SchoolsTable } from './schools-table';
+import { SquarePanel } from './square-panel';
+import { Stage } from './stage';
+
+type Tab = 'rear' | 'left' | 'right' | 'face';
+
+/** Ways to cut side by side, marks on the tube, saw and weld, squareness. */
+@Component({
+  selector: 'ix-cut',
+  imports: [EndFace, MarksTable, MatButtonToggleModule, MatFormFieldModule, MatSelectModule, Needs, ReadingField, ReadingGroup, SchoolsTable, SquarePanel, Stage, ViewSvg],
+  templateUrl: './cut.html',
+  styleUrls: ['./cut.scss', './drawing-size.scss'],
+})
+export class CutStage {
+  protected readonly store = inject(PlanStore);
+  protected readonly tab = signal<Tab>('rear');
+  protected readonly methods = CUT_METHODS.map((id) => ({ id, name: METHOD_NAMES[id] }));
+  protected readonly datums = MARK_DATUMS.map((id) => ({ id, name: DATUM_NAMES[id] }));
+  protected readonly routes = SHAFT_ROUTES.map((id) => ({ id, name: ROUTE_NAMES[id] }));
+  protected readonly sides = SIDES;
+  protected readonly sideName = sideName;
+  protected readonly choices = computed(() => this.store.plan().choices);
+  protected readonly driveline = computed(() => this.choices().school === 'driveline');
+  protected readonly cuts = computed(() => {
+    const found = this.store.results().schools.find((s) => s.school === this.choices().school);
+    return found && isPlanned(found) ? found : undefined;
+  });
+  protected readonly view = computed(() => {
+    const results = this.store.results();
+    const tab = this.tab();
+    if (tab === 'left' || tab === 'right') return tubeView(results, tab, this.choices());
+    return rearView(results, this.choices().school);
+  });
+
+  protected move({ quantityId, value }: MarkMove): void {
+    this.store.setReading(quantityId, { repeats: [{ value }], instrument: 'chosen', datum: 'casting face' });
+  }
+}

@@ -1,0 +1,85 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { DATUM_NAMES, isPlanned, sideName, type Side } from '@intervex/core';
+import { FigureValue } from '../shared/figure-value';
+import { PlanStore } from '../state/plan-store';
+
+/** The scribe marks of one side: from where, which side the blade runs, what falls out, what to expect. */
+@Component({
+  selector: 'ix-marks',
+  imports: [FigureValue],
+  template: `
+    <h2>
+      Marks, {{ side() }} <small>from the {{ datum() }}</small>
+    </h2>
+    @if (marks(); as m) {
+      <table>
+        <caption class="hidden">
+          {{ title() }} scribe marks
+        </caption>
+        <tbody>
+          @for (row of rows(); track row.label) {
+            <tr>
+              <th scope="row">{{ row.label }}</th>
+              <td><ix-figure [figure]="row.figure" [withU]="row.withU" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    } @else {
+      <p class="second">{{ why() }}</p>
+    }
+  `,
+  styles: `
+    table {
+      width: 100%;
+      margin-bottom: 4px;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 4px 0;
+      border-bottom: 1px solid var(--rule);
+      font-size: 13px;
+      font-weight: 400;
+      text-align: left;
+    }
+    td {
+      font-size: 13.5px;
+      font-weight: 600;
+      text-align: right;
+    }
+    p {
+      margin: 4px 0 6px;
+      font-size: 13px;
+    }
+  `,
+})
+export class MarksTable {
+  private readonly store = inject(PlanStore);
+  readonly side = input.required<Side>();
+
+  protected readonly title = computed(() => sideName(this.side()));
+  protected readonly datum = computed(() => DATUM_NAMES[this.store.plan().choices.datum]);
+  protected readonly marks = computed(() => this.store.results().marks.marks[this.side()]);
+  protected readonly why = computed(() => {
+    const { schools, decisions } = this.store.results();
+    const school = schools.find((s) => s.school === this.store.plan().choices.school);
+    const work = school && isPlanned(school) ? school.work[this.side()] : undefined;
+    if (work === 'leave') return 'Nothing is cut on this side.';
+    if (work === 'widen') return 'This side would have to be widened: metal is missing.';
+    return decisions.find((d) => d.id === 'cut')?.lacks.length ? 'The cut needs readings first.' : 'The tube needs its reading first (Donor).';
+  });
+  protected readonly rows = computed(() => {
+    const m = this.marks();
+    if (!m) return [];
+    const endOff = this.store.plan().choices.method === 'endOff';
+    return [
+      { label: endOff ? 'Tube left, blade outboard of it' : 'First mark, blade outboard of it', figure: m.inner.fromDatum, withU: false },
+      { label: endOff ? 'End off, blade inboard of it' : 'Second mark, blade inboard of it', figure: m.outer.fromDatum, withU: false },
+      { label: 'Between the marks', figure: m.spacing, withU: false },
+      { label: 'Slug that falls out', figure: m.slug, withU: false },
+      { label: 'Tube after tacking', figure: m.tubeTacked, withU: true },
+      { label: 'Tube after welding', figure: m.tubeWelded, withU: true },
+    ];
+  });
+}

@@ -1,0 +1,33 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import { cutSheet, rearView } from '@intervex/core';
+import { ViewSvg } from '../drawing/view-svg';
+import { PlanStore } from '../state/plan-store';
+import { UnitsService } from '../state/units.service';
+import { Stage } from './stage';
+
+/** The cut sheet as it will be printed, and its files. */
+@Component({
+  selector: 'ix-sheets',
+  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, Stage, ViewSvg],
+  templateUrl: './sheets.html',
+  styleUrl: './sheets.scss',
+})
+export class SheetsStage {
+  protected readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  protected readonly paper = signal<'a4' | 'letter'>('a4');
+  protected readonly sheet = computed(() => cutSheet(this.store.plan(), this.store.results(), this.units.unit()));
+  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices.school));
+  protected readonly saved = computed(() => this.store.saveState() === 'saved');
+  protected readonly pdf = computed(() => this.address('cut-sheet.pdf', `&paper=${this.paper()}`));
+  protected readonly csv = computed(() => this.address('cut-sheet.csv'));
+  protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
+
+  private address(name: string, more = ''): string {
+    const variant = this.store.variant();
+    return `/api/variants/${variant?.id ?? ''}/${name}?units=${this.units.unit()}${more}`;
+  }
+}

@@ -1,0 +1,79 @@
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import type { Observable } from 'rxjs';
+import type { ProjectSummary, Refusal, RevisionView, SaveRequest, StaleRefusal, StepRequest, VariantView } from '@intervex/contract/wire';
+
+/** The server's interface. */
+@Injectable({ providedIn: 'root' })
+export class ApiService {
+  private readonly http = inject(HttpClient);
+
+  projects(): Observable<readonly ProjectSummary[]> {
+    return this.http.get<readonly ProjectSummary[]>('/api/projects');
+  }
+
+  createProject(name: string, variant: string, who: string): Observable<VariantView> {
+    return this.http.post<VariantView>('/api/projects', { name, variant, who });
+  }
+
+  removeProject(id: string): Observable<unknown> {
+    return this.http.delete(`/api/projects/${id}`);
+  }
+
+  renameProject(id: string, name: string): Observable<unknown> {
+    return this.http.patch(`/api/projects/${id}`, { name });
+  }
+
+  renameVariant(id: string, name: string): Observable<unknown> {
+    return this.http.patch(`/api/variants/${id}`, { name });
+  }
+
+  copyVariant(copyOf: string, name: string, who: string): Observable<VariantView> {
+    return this.http.post<VariantView>('/api/variants', { name, copyOf, who });
+  }
+
+  variant(id: string): Observable<VariantView> {
+    return this.http.get<VariantView>(`/api/variants/${id}`);
+  }
+
+  history(id: string): Observable<readonly RevisionView[]> {
+    return this.http.get<readonly RevisionView[]>(`/api/variants/${id}/history`);
+  }
+
+  save(id: string, request: SaveRequest): Observable<VariantView> {
+    return this.http.put<VariantView>(`/api/variants/${id}/plan`, request);
+  }
+
+  step(id: string, step: 'undo' | 'redo', request: StepRequest): Observable<VariantView> {
+    return this.http.post<VariantView>(`/api/variants/${id}/${step}`, request);
+  }
+
+  importPlan(text: string, who: string): Observable<VariantView> {
+    return this.http.post<VariantView>('/api/plan-files', text, {
+      headers: { 'Content-Type': 'application/json' },
+      params: { who },
+    });
+  }
+}
+
+/** What the server refused and why, or nothing where it did not answer at all. */
+export function refusalOf(error: unknown): Refusal | undefined {
+  if (!(error instanceof HttpErrorResponse) || error.status === 0) return undefined;
+  const body: unknown = error.error;
+  return typeof body === 'object' && body !== null && 'error' in body ? (body as Refusal) : undefined;
+}
+
+export const isStale = (refusal: Refusal | undefined): refusal is StaleRefusal => refusal?.error === 'stale';
+
+/** True where trying again later can help: no answer, or the server says that it cannot just now. */
+export function canRetry(error: unknown): boolean {
+  return error instanceof HttpErrorResponse && (error.status === 0 || error.status === 502 || error.status === 503 || error.status === 504);
+}
+
+/** A sentence for the person at the bench. */
+export function sentenceOf(error: unknown): string {
+  const refusal = refusalOf(error);
+  if (!refusal) return 'The server does not answer. Is Intervex still running?';
+  const [first] = refusal.problems;
+  return first ? `${refusal.message} Right would be: ${first.right}.` : refusal.message;
+}

@@ -1,0 +1,62 @@
+import type { Plan } from '@intervex/core';
+
+const SECTIONS = ['brief', 'choices', 'readings', 'limits', 'accepted'] as const;
+type Section = (typeof SECTIONS)[number];
+type Fields = Readonly<Record<string, unknown>>;
+
+/** A field that both changed, differently. Undefined means that the field is not there. */
+export interface PlanConflict {
+  readonly section: Section;
+  readonly key: string;
+  readonly mine: unknown;
+  readonly theirs: unknown;
+}
+
+export interface MergedPlan {
+  /** Theirs, with my changes where only I changed a field. */
+  readonly plan: Plan;
+  readonly conflicts: readonly PlanConflict[];
+}
+
+/**
+ * Three-way merge, field by field: a reading, a limit, an acceptance, a choice or a line of the brief is
+ * one field. What only one side changed is taken; what both changed alike is no conflict.
+ *
+ * @param base the plan both started from
+ */
+export function mergePlans(base: Plan, mine: Plan, theirs: Plan): MergedPlan {
+  const conflicts: PlanConflict[] = [];
+  const merged = { ...theirs };
+  for (const section of SECTIONS) {
+    const [b, m, t] = [base[section], mine[section], theirs[section]] as [Fields, Fields, Fields];
+    const fields: Record<string, unknown> = { ...t };
+    for (const key of new Set([...Object.keys(b), ...Object.keys(m), ...Object.keys(t)])) {
+      if (same(m[key], b[key]) || same(m[key], t[key])) continue;
+      if (same(t[key], b[key])) put(fields, key, m[key]);
+      else conflicts.push({ section, key, mine: m[key], theirs: t[key] });
+    }
+    Object.assign(merged, { [section]: fields });
+  }
+  return { plan: merged, conflicts };
+}
+
+/** The plan with one field set, or taken out where the value is undefined. */
+export function withField(plan: Plan, section: Section, key: string, value: unknown): Plan {
+  const fields: Record<string, unknown> = { ...plan[section] };
+  put(fields, key, value);
+  return { ...plan, [section]: fields };
+}
+
+function put(fields: Record<string, unknown>, key: string, value: unknown): void {
+  if (value === undefined) Reflect.deleteProperty(fields, key);
+  else fields[key] = value;
+}
+
+/** Same as data, whatever the order of keys. */
+export function same(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  const [x, y] = [a as Fields, b as Fields];
+  const keys = new Set([...Object.keys(x), ...Object.keys(y)]);
+  return Array.isArray(a) === Array.isArray(b) && [...keys].every((key) => same(x[key], y[key]));
+}

@@ -1,0 +1,220 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
+import { allFigures, createEvaluator, EMPTY_PLAN, type Acceptance, type Brief, type Choices, type LimitChange, type LimitId, type Plan, type Reading } from '@intervex/core';
+import { catchError, concatMap, debounceTime, EMPTY, finalize, firstValueFrom, Observable, of, retry, Subject, tap, throwError, timer } from 'rxjs';
+import { ApiService, canRetry, isStale, refusalOf, sentenceOf } from './api.service';
+import { mergePlans, same, withField, type PlanConflict } from './merge-plans';
+import { PersonService } from './person.service';
+
+/** Where the work stands against the server. */
+export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' | 'refused';
+
+/** Quiet time after the last keystroke before a save, ms. */
+const QUIET_MS = 450;
+/** Longest pause between two tries while the server does not answer, ms. */
+const MOST_PAUSE_MS = 5000;
+/** A pause in typing after which the running strip starts to count anew, ms. */
+const STRIP_PAUSE_MS = 6000;
+
+/**
+ * The plan that is open: edits it at once, evaluates it, saves it after a pause, and never overwrites what
+ * somebody else saved meanwhile.
+ */
+@Injectable({ providedIn: 'root' })
+export class PlanStore {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  private readonly evaluate = createEvaluator();
+  private readonly saves = new Subject<void>();
+  /** The server's state that the present plan was made from. */
+  private readonly base = signal<VariantView | undefined>(undefined);
+  private lastEdit = { place: '', at: 0 };
+
+  readonly variant = this.base.asReadonly();
+  readonly plan = signal<Plan>(EMPTY_PLAN);
+  readonly results = computed(() => this.evaluate(this.plan()));
+  readonly figures = computed(() => allFigures(this.results()));
+  readonly saveState = signal<SaveState>('saved');
+  readonly trouble = signal('');
+  readonly conflicts = signal<readonly PlanConflict[]>([]);
+  /** What another page changed and was taken over without a question. */
+  readonly merged = signal('');
+  readonly loadError = signal('');
+  readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
+  readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
+  /** Strip values before the present run of edits, by id. */
+  readonly stripBefore = signal<Readonly<Record<string, number>>>({});
+
+  constructor() {
+    this.saves.pipe(debounceTime(QUIET_MS), concatMap(() => this.saveOnce())).subscribe();
+  }
+
+  /** Opens a variant. What is not saved of the last one is saved first. */
+  async open(id: string): Promise<void> {
+    if (this.base()?.id === id && this.loadError() === '') return;
+    await this.flush();
+    this.loadError.set('');
+    try {
+      this.adopt(await firstValueFrom(this.api.variant(id)));
+      this.stripBefore.set({});
+    } catch (error) {
+      this.base.set(undefined);
+      this.plan.set(EMPTY_PLAN);
+      this.loadError.set(sentenceOf(error));
+    }
+  }
+
+  setReading(id: string, reading: Reading | undefined): void {
+    this.change('readings', id, reading);
+  }
+
+  setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {
+    this.change('brief', key, value);
+  }
+
+  choose<K extends keyof Choices>(key: K, value: Choices[K]): void {
+    this.change('choices', key, value);
+  }
+
+  accept(checkId: string, acceptance: Acceptance | undefined): void {
+    this.change('accepted', checkId, acceptance);
+  }
+
+  setLimit(id: LimitId, change: LimitChange | undefined): void {
+    this.change('limits', id, change);
+  }
+
+  /** Takes the last saved change back, or brings it back. */
+  async step(step: 'undo' | 'redo'): Promise<void> {
+    await this.flush();
+    const base = this.base();
+    if (!base || this.saveState() !== 'saved') return;
+    this.noteStrip(step);
+    try {
+      const request = { baseRevision: base.revision, who: this.person.name() };
+      this.adopt(await firstValueFrom(this.api.step(base.id, step, request)));
+    } catch (error) {
+      const refusal = refusalOf(error);
+      if (isStale(refusal)) this.adopt(refusal.current);
+      else this.trouble.set(sentenceOf(error));
+    }
+  }
+
+  /** Settles one conflict: keep mine, or take theirs. The last one settled lets saving go on. */
+  settle(conflict: PlanConflict, keepMine: boolean): void {
+    if (keepMine) this.plan.update((plan) => withField(plan, conflict.section, conflict.key, conflict.mine));
+    this.conflicts.update((list) => list.filter((c) => c !== conflict));
+    if (this.conflicts().length > 0) return;
+    this.saveState.set('editing');
+    this.saves.next();
+  }
+
+  /** Takes the names of the project and variant over after they were changed. */
+  renamed(names: Partial<Pick<VariantView, 'name' | 'projectName'>>): void {
+    this.base.update((base) => (base ? { ...base, ...names } : base));
+  }
+
+  /** Saves what is not saved yet and waits for it. */
+  async flush(): Promise<void> {
+    if (this.saveState() !== 'editing' && this.saveState() !== 'refused') return;
+    await firstValueFrom(this.saveOnce(), { defaultValue: undefined });
+  }
+
+  private change(section: 'readings' | 'brief' | 'choices' | 'accepted' | 'limits', key: string, value: unknown): void {
+    const plan = this.plan();
+    if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
+    this.noteStrip(`${section}.${key}`);
+    this.plan.set(withField(plan, section, key, value));
+    if (this.saveState() === 'conflict') return;
+    if (this.saveState() !== 'waiting' && this.saveState() !== 'saving') this.saveState.set('editing');
+    this.saves.next();
+  }
+
+  /** A new place, or a pause, starts a new comparison in the running strip. */
+  private noteStrip(place: string): void {
+    const now = Date.now();
+    if (place !== this.lastEdit.place || now - this.lastEdit.at > STRIP_PAUSE_MS) {
+      const values = this.results().strip.flatMap((s) => (s.figure ? [[s.id, s.figure.value] as const] : []));
+      this.stripBefore.set(Object.fromEntries(values));
+    }
+    this.lastEdit = { place, at: now };
+  }
+
+  private adopt(view: VariantView): void {
+    this.base.set(view);
+    this.plan.set(view.plan);
+    this.saveState.set('saved');
+    this.conflicts.set([]);
+    this.trouble.set('');
+  }
+
+  private saveOnce(): Observable<unknown> {
+    const base = this.base();
+    const plan = this.plan();
+    if (!base || this.saveState() === 'conflict') return EMPTY;
+    if (same(plan, base.plan)) {
+      this.saveState.set('saved');
+      return EMPTY;
+    }
+    this.saveState.set('saving');
+    const request = { baseRevision: base.revision, plan, who: this.person.name() };
+    return this.api.save(base.id, request).pipe(
+      retry({ delay: (error, count) => this.pause(error, count) }),
+      tap((view) => {
+        this.saved(view, plan);
+      }),
+      catchError((error: unknown) => {
+        this.refusedSave(error, plan);
+        return of(undefined);
+      }),
+      finalize(() => {
+        if (this.saveState() === 'editing') this.saves.next();
+      }),
+    );
+  }
+
+  private pause(error: unknown, count: number): Observable<unknown> {
+    if (!canRetry(error)) return throwError(() => error);
+    this.saveState.set('waiting');
+    this.trouble.set('The server does not answer. Nothing is lost: it is kept here and saved as soon as it answers.');
+    return timer(Math.min(300 * 2 ** (count - 1), MOST_PAUSE_MS));
+  }
+
+  private saved(view: VariantView, sent: Plan): void {
+    const unchanged = this.plan() === sent;
+    this.base.set(view);
+    this.trouble.set('');
+    this.saveState.set(unchanged ? 'saved' : 'editing');
+    if (unchanged) this.plan.set(keepIdentity(sent, view.plan));
+  }
+
+  private refusedSave(error: unknown, sent: Plan): void {
+    const refusal = refusalOf(error);
+    if (isStale(refusal)) {
+      this.mergeWith(refusal);
+      return;
+    }
+    this.saveState.set('refused');
+    const place = refusal?.problems[0];
+    this.trouble.set(place ? `Not saved: ${place.field} ${place.wrong}. Right would be: ${place.right}.` : `Not saved. ${sentenceOf(error)}`);
+    if (this.plan() !== sent) this.saves.next();
+  }
+
+  private mergeWith({ base, current }: StaleRefusal): void {
+    const { plan, conflicts } = mergePlans(base, this.plan(), current.plan);
+    const others = !same(base, current.plan);
+    this.base.set(current);
+    this.plan.set(plan);
+    this.conflicts.set(conflicts);
+    if (conflicts.length > 0) {
+      this.saveState.set('conflict');
+      return;
+    }
+    if (others && !same(plan, current.plan)) this.merged.set('Another page changed other fields meanwhile. Both changes are kept.');
+    else if (others) this.merged.set('Another page changed this plan meanwhile. Its changes are shown.');
+    this.saveState.set(same(plan, current.plan) ? 'saved' : 'editing');
+  }
+}
+
+/** The plan as sent where the server keeps the same, so that nothing is computed again. */
+const keepIdentity = (sent: Plan, stored: Plan): Plan => (same(sent, stored) ? sent : stored);

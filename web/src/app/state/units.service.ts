@@ -1,0 +1,39 @@
+import { computed, Injectable, signal } from '@angular/core';
+import { formatLength, lengthSuffix, showValue, type FigureUnit, type LengthUnit } from '@intervex/core';
+import { remember, remembered } from './memory';
+
+const ORDER: readonly LengthUnit[] = ['mm', 'in', 'frac'];
+
+/** The unit in which lengths are shown and bare numbers are read. */
+@Injectable({ providedIn: 'root' })
+export class UnitsService {
+  readonly unit = signal<LengthUnit>(ORDER.find((u) => u === remembered('unit')) ?? 'mm');
+  readonly suffix = computed(() => lengthSuffix(this.unit()));
+
+  choose(unit: LengthUnit): void {
+    this.unit.set(unit);
+    remember('unit', unit);
+  }
+
+  /** The next unit in turn: mm, decimal inch, tape fraction. */
+  next(): void {
+    this.choose(ORDER[(ORDER.indexOf(this.unit()) + 1) % ORDER.length] ?? 'mm');
+  }
+
+  /** A value with its unit. */
+  show(value: number, unit: FigureUnit, digits?: number): string {
+    return showValue(value, unit, this.unit(), digits);
+  }
+
+  /** A value for an input field: without the unit that stands beside it. */
+  plain(value: number, unit: FigureUnit): string {
+    if (unit === 'mm') return formatLength(value, { unit: this.unit(), digits: this.digits(value) });
+    return String(Number(value.toFixed(3)));
+  }
+
+  /** Two decimals in mm where the reading has them, else one; three for inches. */
+  private digits(mm: number): number {
+    if (this.unit() === 'in') return 3;
+    return Math.abs(mm * 10 - Math.round(mm * 10)) > 0.01 ? 2 : 1;
+  }
+}
