@@ -21,7 +21,10 @@ try {
 const read = readPlanText(text);
 if (!read.ok)
   fail(
-    [`${path} is refused:`, ...read.problems.map((p) => `  ${p.field}: ${p.wrong}; right would be: ${p.right}`)].join('\n'),
+    [
+      `${path} is refused:`,
+      ...read.problems.map((p) => `  ${p.field}: ${p.wrong}; right would be: ${p.right}`),
+    ].join('\n'),
   );
 
 const results = evaluate(read.file.plan);

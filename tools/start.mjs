@@ -9,7 +9,16 @@ import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
 import { supervise } from './lib/supervise.mjs';
 
-const SOURCES = ['core/src', 'contract/src', 'server/src', 'web/src', 'web/angular.json', 'web/public', 'examples', 'package-lock.json'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'server/src',
+  'web/src',
+  'web/angular.json',
+  'web/public',
+  'examples',
+  'package-lock.json',
+];
 const PAGE = join(ROOT, 'web/dist/browser');
 const SERVER = join(ROOT, 'server/dist/main.js');
 const STAMP = join(ROOT, 'server/dist/built');
@@ -26,11 +35,20 @@ function newest(path) {
 }
 
 function buildIfNeeded() {
-  const sources = Math.max(...SOURCES.map((s) => join(ROOT, s)).filter(existsSync).map(newest));
-  const built = existsSync(STAMP) && existsSync(PAGE) && existsSync(SERVER) ? Number(readFileSync(STAMP, 'utf8')) : 0;
+  const sources = Math.max(
+    ...SOURCES.map((s) => join(ROOT, s))
+      .filter(existsSync)
+      .map(newest),
+  );
+  const built =
+    existsSync(STAMP) && existsSync(PAGE) && existsSync(SERVER) ? Number(readFileSync(STAMP, 'utf8')) : 0;
   if (built >= sources) return;
   say('Building (about half a minute)');
-  const result = spawnSync('npm', ['run', '-s', 'build'], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  const result = spawnSync('npm', ['run', '-s', 'build'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
   if (result.status !== 0) throw new Error('The build failed; see above.');
   writeFileSync(STAMP, String(sources));
 }
@@ -72,7 +90,14 @@ async function main() {
     await cluster.stop();
     process.exit(code);
   };
-  const env = { ...process.env, PORT: port, DATABASE_URL: cluster.url, INTERVEX_WEB_ROOT: PAGE, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn', NODE_ENV: 'production' };
+  const env = {
+    ...process.env,
+    PORT: port,
+    DATABASE_URL: cluster.url,
+    INTERVEX_WEB_ROOT: PAGE,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+    NODE_ENV: 'production',
+  };
   const server = supervise(SERVER, {
     env,
     before: revive,

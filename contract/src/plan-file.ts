@@ -20,7 +20,8 @@ export interface PlanFile {
 }
 
 export type ReadPlanFile =
-  { readonly ok: true; readonly file: PlanFile } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly file: PlanFile }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 const refuse = (field: string, wrong: string, right: string): ReadPlanFile => ({
   ok: false,

@@ -22,7 +22,8 @@ const RIGHT: Readonly<Record<string, (item: ValidationErrorItem) => string>> = {
   'quantity.range': () => 'a value in that range',
 };
 
-const list = (values: unknown): string => (Array.isArray(values) ? values.filter((v) => v !== '').join(', ') : '');
+const list = (values: unknown): string =>
+  Array.isArray(values) ? values.filter((v) => v !== '').join(', ') : '';
 
 function patternRight(item: ValidationErrorItem): string {
   const kind: unknown = item.context?.['name'];

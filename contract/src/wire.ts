@@ -68,14 +68,7 @@ export interface Refusal {
 }
 
 export type RefusalCode =
-  | 'invalid'
-  | 'notFound'
-  | 'tooLarge'
-  | 'wrongType'
-  | 'stale'
-  | 'nothingToUndo'
-  | 'unavailable'
-  | 'internal';
+  'invalid' | 'notFound' | 'tooLarge' | 'wrongType' | 'stale' | 'nothingToUndo' | 'unavailable' | 'internal';
 
 /** Answer 409: somebody saved since. Holds what stands now and what changed since the base revision. */
 export interface StaleRefusal extends Refusal {

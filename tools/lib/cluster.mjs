@@ -1,6 +1,16 @@
 import { execFileSync, spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -25,7 +35,8 @@ const STOP_MS = 20_000;
 /** User and group ids to run as; empty for the present user. */
 function serverIds() {
   if (process.getuid?.() !== 0) return {};
-  const id = (/** @type {string} */ flag) => Number(execFileSync('id', [flag, SERVER_USER], { encoding: 'utf8' }));
+  const id = (/** @type {string} */ flag) =>
+    Number(execFileSync('id', [flag, SERVER_USER], { encoding: 'utf8' }));
   return { uid: id('-u'), gid: id('-g') };
 }
 
@@ -78,7 +89,8 @@ export async function startCluster(wanted, options = {}) {
 /** @param {string} folder @param {string} data @returns {string} the password */
 function ensureCluster(folder, data) {
   const secretFile = join(folder, 'database-password');
-  if (existsSync(join(data, 'PG_VERSION')) && existsSync(secretFile)) return readFileSync(secretFile, 'utf8').trim();
+  if (existsSync(join(data, 'PG_VERSION')) && existsSync(secretFile))
+    return readFileSync(secretFile, 'utf8').trim();
   const ids = serverIds();
   mkdirSync(folder, { recursive: true });
   rmSync(data, { recursive: true, force: true });
@@ -88,7 +100,19 @@ function ensureCluster(folder, data) {
     chownSync(folder, ids.uid, ids.gid);
     chownSync(secretFile, ids.uid, ids.gid);
   }
-  const args = ['-D', data, '-U', 'intervex', '-A', 'scram-sha-256', '--pwfile', secretFile, '-E', 'UTF8', '--no-locale'];
+  const args = [
+    '-D',
+    data,
+    '-U',
+    'intervex',
+    '-A',
+    'scram-sha-256',
+    '--pwfile',
+    secretFile,
+    '-E',
+    'UTF8',
+    '--no-locale',
+  ];
   const made = spawnSync(program('initdb'), args, { ...ids, cwd: '/', encoding: 'utf8' });
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });
@@ -126,12 +150,19 @@ function isPostmasterOf(/** @type {number} */ pid, /** @type {string} */ data) {
  * @param {{ throwAway?: boolean }} options @returns {Promise<Cluster>}
  */
 async function launch(folder, data, port, secret, options) {
-  const settings = options.throwAway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : [];
+  const settings = options.throwAway
+    ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off']
+    : [];
   const args = ['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', '', ...settings];
   const deadline = Date.now() + START_MS;
   for (;;) {
     const log = openSync(join(folder, 'database.log'), 'a');
-    const child = spawn(program('postgres'), args, { ...serverIds(), cwd: '/', stdio: ['ignore', log, log], detached: true });
+    const child = spawn(program('postgres'), args, {
+      ...serverIds(),
+      cwd: '/',
+      stdio: ['ignore', log, log],
+      detached: true,
+    });
     closeSync(log);
     let ended = false;
     child.once('exit', () => (ended = true));
@@ -145,17 +176,22 @@ async function launch(folder, data, port, secret, options) {
       await sleep(50);
     }
     // A server that was killed may leave workers for a moment; they go away by themselves.
-    if (Date.now() > deadline) throw new Error(`The database did not start in ${data}:\n${readFileSync(join(folder, 'database.log'), 'utf8').slice(-2000)}`);
+    if (Date.now() > deadline)
+      throw new Error(
+        `The database did not start in ${data}:\n${readFileSync(join(folder, 'database.log'), 'utf8').slice(-2000)}`,
+      );
     await sleep(300);
   }
 }
 
-const ready = (/** @type {number} */ port) => spawnSync(program('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
+const ready = (/** @type {number} */ port) =>
+  spawnSync(program('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
 function createDatabase(/** @type {number} */ port, /** @type {string} */ secret) {
   const env = { ...process.env, PGPASSWORD: secret };
   const where = ['-h', '127.0.0.1', '-p', String(port), '-U', 'intervex', '-d', 'postgres', '-tAc'];
-  const psql = (/** @type {string} */ sql) => spawnSync(program('psql'), [...where, sql], { env, encoding: 'utf8', cwd: '/' });
+  const psql = (/** @type {string} */ sql) =>
+    spawnSync(program('psql'), [...where, sql], { env, encoding: 'utf8', cwd: '/' });
   if (psql("select 1 from pg_database where datname = 'intervex'").stdout.trim() === '1') return;
   const made = psql('create database intervex');
   if (made.status !== 0) throw new Error(`The database could not be made:\n${made.stderr}`);

@@ -8,7 +8,9 @@ export function postgresBin() {
   const root = '/usr/lib/postgresql';
   if (!existsSync(root)) return undefined;
   const versions = readdirSync(root).sort((a, b) => Number(b) - Number(a));
-  return versions.map((v) => join(root, v, 'bin')).find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
+  return versions
+    .map((v) => join(root, v, 'bin'))
+    .find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
 }
 
 const onPath = (/** @type {string} */ program) =>
@@ -33,7 +35,9 @@ export function ensurePackages(needs) {
   if (missing.length === 0) return;
   const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !onPath('apt-get'))
-    throw new Error(`These Debian packages are missing: ${missing.join(', ')}. Install them with:\n  sudo apt-get update && sudo ${install}`);
+    throw new Error(
+      `These Debian packages are missing: ${missing.join(', ')}. Install them with:\n  sudo apt-get update && sudo ${install}`,
+    );
   say(`Installing Debian packages: ${missing.join(', ')}`);
   run('apt-get update -qq');
   run(install.replace('apt-get', 'apt-get -qq'));

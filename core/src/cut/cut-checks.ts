@@ -47,7 +47,9 @@ function widthChecks(plan: SchoolPlan, target: Figure | undefined, limits: Chang
       figure: { value: off, unit: 'mm', figureId: plan.width.id },
       limit,
       reason: 'The wheels stand where the width puts them; arch and rail clearance follow.',
-      todo: over ? `Make up ${perSide} mm a side with the wheel’s offset (${off > 0 ? 'more' : 'less'} ET), or choose another way to cut.` : '',
+      todo: over
+        ? `Make up ${perSide} mm a side with the wheel’s offset (${off > 0 ? 'more' : 'less'} ET), or choose another way to cut.`
+        : '',
       at: 'brief.targetWidth',
     },
   ];
@@ -89,12 +91,24 @@ function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Cha
   const inner = marks.inner.fromCasting;
   const name = sideName(side);
   const checks: Check[] = [
-    nearCheck(`cut.fromCasting.${side}`, `${name} cut`, 'the casting', inner, inner.value, limitOf(limits, 'cut.fromCasting'), side),
+    nearCheck(side, limitOf(limits, 'cut.fromCasting'), {
+      id: 'cut.fromCasting',
+      from: 'the casting',
+      figure: inner,
+      value: inner.value,
+    }),
   ];
   if (method === 'slug') {
     const outer = marks.outer.fromCasting;
     const left = marks.tube.value - outer.value;
-    checks.push(nearCheck(`cut.fromHousingEnd.${side}`, `${name} cut`, 'the housing end', outer, left, limitOf(limits, 'cut.fromHousingEnd'), side));
+    checks.push(
+      nearCheck(side, limitOf(limits, 'cut.fromHousingEnd'), {
+        id: 'cut.fromHousingEnd',
+        from: 'the housing end',
+        figure: outer,
+        value: left,
+      }),
+    );
   }
   const limit = limitOf(limits, 'cut.slug');
   const thin = marks.slug.value < limit.value;
@@ -106,29 +120,47 @@ function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Cha
     figure: { value: marks.slug.value, unit: 'mm', figureId: marks.slug.id },
     limit,
     reason: 'Two kerfs have to fit between the marks with a ring of metal left to hold and to measure.',
-    todo: thin ? 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.' : '',
+    todo: thin
+      ? 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.'
+      : '',
     at: 'cut.kerf',
   });
   return checks;
 }
 
-function nearCheck(id: string, what: string, from: string, figure: Figure, value: number, limit: ReturnType<typeof limitOf>, side: Side): Check {
+interface Nearness {
+  readonly id: string;
+  /** What the cut comes near to. */
+  readonly from: string;
+  readonly figure: Figure;
+  /** Distance left, mm. */
+  readonly value: number;
+}
+
+function nearCheck(side: Side, limit: ReturnType<typeof limitOf>, nearness: Nearness): Check {
+  const { id, from, figure, value } = nearness;
   const near = value < limit.value;
+  const what = `${sideName(side)} cut`;
   return {
-    id,
+    id: `${id}.${side}`,
     stage: 'cut',
     level: near ? 'stop' : 'ok',
     title: near ? `${what} is too near ${from}` : `${what} is clear of ${from}`,
     figure: { value, unit: 'mm', figureId: figure.id },
     limit,
     reason: 'A weld beside another weld or a casting cracks, and the casting’s press fit must not be heated.',
-    todo: near ? `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.` : '',
+    todo: near
+      ? `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`
+      : '',
     at: `cut.mark.${side}`,
   };
 }
 
 function faceChecks(face: FaceSquare, side: Side, limits: Changes): Check[] {
-  const checks = [angleCheck('camber', face, face.camber, side, limits), angleCheck('toe', face, face.toe, side, limits)];
+  const checks = [
+    angleCheck('camber', face, face.camber, side, limits),
+    angleCheck('toe', face, face.toe, side, limits),
+  ];
   const limit = limitOf(limits, 'square.camber');
   const U = expandedUncertainty(face.camber);
   if (U <= limit.value) return checks;
@@ -148,7 +180,13 @@ function faceChecks(face: FaceSquare, side: Side, limits: Changes): Check[] {
   ];
 }
 
-function angleCheck(kind: 'camber' | 'toe', face: FaceSquare, figure: Figure, side: Side, limits: Changes): Check {
+function angleCheck(
+  kind: 'camber' | 'toe',
+  face: FaceSquare,
+  figure: Figure,
+  side: Side,
+  limits: Changes,
+): Check {
   const soft = limitOf(limits, `square.${kind}`);
   const hard = limitOf(limits, 'square.stop');
   const size = Math.abs(figure.value);
@@ -160,7 +198,10 @@ function angleCheck(kind: 'camber' | 'toe', face: FaceSquare, figure: Figure, si
     id: `square.${kind}.${side}`,
     stage: 'cut',
     level,
-    title: level === 'ok' ? `${sideName(side)} end is square in ${kind}` : `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
+    title:
+      level === 'ok'
+        ? `${sideName(side)} end is square in ${kind}`
+        : `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
     figure: { value: figure.value, unit: 'rad', figureId: figure.id },
     limit: stop ? hard : soft,
     reason: 'The wheel stands as the end face stands: it wears the tyre and loads the bearing and spline.',

@@ -32,7 +32,12 @@ describe('ways to cut, against the worked values', () => {
   });
 
   const half = fc.double({ min: 400, max: 1100, noNaN: true });
-  const donors = fc.record({ left: half, right: half, width: fc.double({ min: 900, max: 1800, noNaN: true }), pinion: fc.double({ min: -80, max: 80, noNaN: true }) });
+  const donors = fc.record({
+    left: half,
+    right: half,
+    width: fc.double({ min: 900, max: 1800, noNaN: true }),
+    pinion: fc.double({ min: -80, max: 80, noNaN: true }),
+  });
   const schools = fc.constantFrom('evenUp', 'keepOffset', 'driveline', 'shortShaft') as fc.Arbitrary<'evenUp'>;
 
   it('cut and result add up to the donor, and the halves to the width', () => {
@@ -72,18 +77,27 @@ describe('marks', () => {
   it('both methods end at the same length when the pieces are welded together', () => {
     const size = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     fc.assert(
-      fc.property(size(200, 900), size(0, 150), size(0, 4), size(0, 2), size(40, 80), size(45, 90), (tube, cut, gap, shrink, end, at) => {
-        const spacing = scribeSpacing({ cut, gap, shrink });
-        const slugWelded = at + gap + (tube - at - spacing) - shrink;
-        const endWelded = tubeLeft({ tubeNew: tube - cut, endPiece: end, gap, shrink }) + gap + end - shrink;
-        expect(slugWelded).toBeCloseTo(tube - cut, 8);
-        expect(endWelded).toBeCloseTo(slugWelded, 8);
-      }),
+      fc.property(
+        size(200, 900),
+        size(0, 150),
+        size(0, 4),
+        size(0, 2),
+        size(40, 80),
+        size(45, 90),
+        (tube, cut, gap, shrink, end, at) => {
+          const spacing = scribeSpacing({ cut, gap, shrink });
+          const slugWelded = at + gap + (tube - at - spacing) - shrink;
+          const endWelded = tubeLeft({ tubeNew: tube - cut, endPiece: end, gap, shrink }) + gap + end - shrink;
+          expect(slugWelded).toBeCloseTo(tube - cut, 8);
+          expect(endWelded).toBeCloseTo(slugWelded, 8);
+        },
+      ),
     );
   });
 });
 
-const ring = (...pairs: [deg: number, r: number][]) => pairs.map(([deg, distance]) => ({ clockRad: (deg * Math.PI) / 180, distance }));
+const ring = (...pairs: [deg: number, r: number][]) =>
+  pairs.map(([deg, distance]) => ({ clockRad: (deg * Math.PI) / 180, distance }));
 
 describe('squareness', () => {
   it('meets the worked tilt 0.2287° at R 38.1', () => {
@@ -102,15 +116,25 @@ describe('squareness', () => {
   it('recovers any tilted face from three or more uneven stations', () => {
     const part = fc.double({ min: -1.5, max: 1.5, noNaN: true });
     fc.assert(
-      fc.property(part, part, fc.constantFrom([0, 90, 225], [10, 75, 160, 290], [0, 45, 135, 180, 270]), (b, c, at) => {
-        const plane = fitRingPlane(
-          ring(...at.map((d): [number, number] => [d, 487.3 + b * Math.cos((d * Math.PI) / 180) + c * Math.sin((d * Math.PI) / 180)])),
-        );
-        expect(plane!.a).toBeCloseTo(487.3, 7);
-        expect(plane!.b).toBeCloseTo(b, 7);
-        expect(plane!.c).toBeCloseTo(c, 7);
-        expect(plane!.residual).toBeCloseTo(0, 6);
-      }),
+      fc.property(
+        part,
+        part,
+        fc.constantFrom([0, 90, 225], [10, 75, 160, 290], [0, 45, 135, 180, 270]),
+        (b, c, at) => {
+          const plane = fitRingPlane(
+            ring(
+              ...at.map((d): [number, number] => [
+                d,
+                487.3 + b * Math.cos((d * Math.PI) / 180) + c * Math.sin((d * Math.PI) / 180),
+              ]),
+            ),
+          );
+          expect(plane!.a).toBeCloseTo(487.3, 7);
+          expect(plane!.b).toBeCloseTo(b, 7);
+          expect(plane!.c).toBeCloseTo(c, 7);
+          expect(plane!.residual).toBeCloseTo(0, 6);
+        },
+      ),
     );
   });
 

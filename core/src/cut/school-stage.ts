@@ -75,8 +75,9 @@ function widthOf(school: School, H_L: Figure, H_R: Figure, target: Maybe): Figur
   const label = 'WMS width';
   if (school === 'shortShaft') {
     const source = 'Only the long side is cut; the width follows from the short half';
-    return derive({ id, label, unit: 'mm', formula: '2·min({H_L}, {H_R})', source, inputs: { H_L, H_R } }, (v) =>
-      schoolWidth(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
+    return derive(
+      { id, label, unit: 'mm', formula: '2·min({H_L}, {H_R})', source, inputs: { H_L, H_R } },
+      (v) => schoolWidth(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
     );
   }
   const W = target as Figure;
@@ -94,7 +95,9 @@ function pinionOf(school: School, H_L: Figure, H_R: Figure, input: SchoolsInput)
   }
   if (school === 'driveline') {
     const y = (input.pinionWanted ?? input.gearbox) as Figure;
-    const source = input.pinionWanted ? 'Chosen place' : 'In line with the gearbox output, axle centred in the car';
+    const source = input.pinionWanted
+      ? 'Chosen place'
+      : 'In line with the gearbox output, axle centred in the car';
     return derive({ id, label, unit: 'mm', formula: '{y}', source, inputs: { y } }, (v) => v.y);
   }
   return given(id, label, 0, 0, 'mm', 'This way puts the pinion in the middle');
@@ -103,17 +106,32 @@ function pinionOf(school: School, H_L: Figure, H_R: Figure, input: SchoolsInput)
 function halfOf(school: School, side: Side, W: Figure, y_p: Figure): Figure {
   const formula = side === 'left' ? '{W}/2 − {y_p}' : '{W}/2 + {y_p}';
   return derive(
-    { id: `${school}.half.${side}`, label: `New half, ${side}`, unit: 'mm', formula, source: 'Pinion axis to WMS after the cut', inputs: { W, y_p } },
+    {
+      id: `${school}.half.${side}`,
+      label: `New half, ${side}`,
+      unit: 'mm',
+      formula,
+      source: 'Pinion axis to WMS after the cut',
+      inputs: { W, y_p },
+    },
     (v) => newHalf(side, v.W, v.y_p),
   );
 }
 
 function cutOf(school: School, side: Side, H: Figure, H_new: Figure): Figure {
   return derive(
-    { id: `${school}.cut.${side}`, label: `Cut, ${side}`, unit: 'mm', formula: '{H} − {H_new}', source: 'Donor half less new half', inputs: { H, H_new } },
+    {
+      id: `${school}.cut.${side}`,
+      label: `Cut, ${side}`,
+      unit: 'mm',
+      formula: '{H} − {H_new}',
+      source: 'Donor half less new half',
+      inputs: { H, H_new },
+    },
     (v) => v.H - v.H_new,
   );
 }
 
 /** Sides of a plan that need more tube than the donor has. */
-export const widenedSides = (plan: SchoolPlan): readonly Side[] => SIDES.filter((s) => plan.work[s] === 'widen');
+export const widenedSides = (plan: SchoolPlan): readonly Side[] =>
+  SIDES.filter((s) => plan.work[s] === 'widen');

@@ -59,14 +59,21 @@ function faceSquare(figures: SquareInput['figures'], side: Side, phase: SquarePh
     fitRingPlane(labels.map((label) => ({ clockRad: clocks[label] as number, distance: v[label] as number })));
   const plane = fit(Object.fromEntries(labels.map((l) => [l, (inputs[l] as Figure).value])));
   if (!plane) return undefined;
-  const make = (id: string, label: string, unit: 'rad' | 'mm', formula: string, of: (p: RingPlane, r: number) => number) =>
+  const make = (
+    id: string,
+    label: string,
+    unit: 'rad' | 'mm',
+    formula: string,
+    of: (p: RingPlane, r: number) => number,
+  ) =>
     derive(
       {
         id: `square.${side}.${phase}.${id}`,
         label: `${label}, ${side}`,
         unit,
         formula,
-        source: 'Least-squares plane r = a + b·cos φ + c·sin φ through the readings, φ 0 at the top, positive toward the front',
+        source:
+          'Least-squares plane r = a + b·cos φ + c·sin φ through the readings, φ 0 at the top, positive toward the front',
         inputs: { ...inputs, R },
       },
       (v) => of(fit(v) as RingPlane, v['R'] as number),

@@ -9,10 +9,14 @@ type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 export function donorChecks(result: DonorResult, limits: Changes): Check[] {
   const checks: Check[] = [];
   const { widthClosure, splineOff } = result;
-  if (widthClosure) checks.push(closureCheck('donor.width', 'Donor’s halves', widthClosure, limits, 'donor.width'));
+  if (widthClosure)
+    checks.push(closureCheck('donor.width', 'Donor’s halves', widthClosure, limits, 'donor.width'));
   for (const side of SIDES) {
     const figure = result.closure[side];
-    if (figure) checks.push(closureCheck(`donor.closure.${side}`, `Donor’s ${side} side`, figure, limits, `donor.tube.${side}`));
+    if (figure)
+      checks.push(
+        closureCheck(`donor.closure.${side}`, `Donor’s ${side} side`, figure, limits, `donor.tube.${side}`),
+      );
   }
   if (splineOff) checks.push(splineCheck(splineOff, limits));
   return checks;

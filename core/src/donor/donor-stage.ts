@@ -1,4 +1,4 @@
-import { SIDES, type Sided } from '../geometry';
+import { type SIDES, type Sided } from '../geometry';
 import { derive, type Figure } from '../measure';
 import { splineDiameters } from './spline';
 
@@ -43,16 +43,37 @@ function widths({ halfLeft: L, halfRight: R, width }: DonorInput) {
   if (!L || !R) return {};
   const inputs = { H_L: L, H_R: R };
   const sum = derive(
-    { id: 'donor.sum', label: 'Donor WMS width', unit: 'mm', formula: '{H_L} + {H_R}', source: 'Both halves', inputs },
+    {
+      id: 'donor.sum',
+      label: 'Donor WMS width',
+      unit: 'mm',
+      formula: '{H_L} + {H_R}',
+      source: 'Both halves',
+      inputs,
+    },
     (v) => v.H_L + v.H_R,
   );
   const pinion = derive(
-    { id: 'donor.pinion', label: 'Donor pinion from middle', unit: 'mm', formula: '({H_R} − {H_L})/2', source: 'Derivation: middle of the WMS width less the pinion axis, plus to the left', inputs },
+    {
+      id: 'donor.pinion',
+      label: 'Donor pinion from middle',
+      unit: 'mm',
+      formula: '({H_R} − {H_L})/2',
+      source: 'Derivation: middle of the WMS width less the pinion axis, plus to the left',
+      inputs,
+    },
     (v) => (v.H_R - v.H_L) / 2,
   );
   if (!width) return { width: sum, pinion };
   const widthClosure = derive(
-    { id: 'donor.widthClosure', label: 'Donor halves against width', unit: 'mm', formula: '{H_L} + {H_R} − {W}', source: 'Closing the traverse', inputs: { ...inputs, W: width } },
+    {
+      id: 'donor.widthClosure',
+      label: 'Donor halves against width',
+      unit: 'mm',
+      formula: '{H_L} + {H_R} − {W}',
+      source: 'Closing the traverse',
+      inputs: { ...inputs, W: width },
+    },
     (v) => v.H_L + v.H_R - v.W,
   );
   return { width: sum, pinion, widthClosure };
@@ -66,7 +87,14 @@ function sideClosure(input: DonorInput, side: (typeof SIDES)[number]): Maybe {
   const H = left ? input.halfLeft : input.halfRight;
   if (!K || !T || !B || !H) return undefined;
   return derive(
-    { id: `donor.closure.${side}`, label: `Parts against half, ${side}`, unit: 'mm', formula: '{K} + {T} + {B} − {H}', source: 'Casting, tube and brake space must make up the half', inputs: { K, T, B, H } },
+    {
+      id: `donor.closure.${side}`,
+      label: `Parts against half, ${side}`,
+      unit: 'mm',
+      formula: '{K} + {T} + {B} − {H}',
+      source: 'Casting, tube and brake space must make up the half',
+      inputs: { K, T, B, H },
+    },
     (v) => v.K + v.T + v.B - v.H,
   );
 }
@@ -76,7 +104,10 @@ function spline({ teeth: N, pitch: P, splineMajor }: DonorInput) {
   const inputs = { N, P };
   const source = 'ANSI B92.1, 30° flat root, side fit';
   const make = (id: string, label: string, formula: string, key: 'pitch' | 'major' | 'minor') =>
-    derive({ id: `spline.${id}`, label, unit: 'mm', formula, source, inputs }, (v) => splineDiameters(v.N, v.P)[key]);
+    derive(
+      { id: `spline.${id}`, label, unit: 'mm', formula, source, inputs },
+      (v) => splineDiameters(v.N, v.P)[key],
+    );
   const major = make('major', 'Spline major diameter', '25.4·({N} + 1)/{P}', 'major');
   const all = {
     pitch: make('pitch', 'Spline pitch diameter', '25.4·{N}/{P}', 'pitch'),
@@ -85,7 +116,14 @@ function spline({ teeth: N, pitch: P, splineMajor }: DonorInput) {
   };
   if (!splineMajor) return { spline: all };
   const splineOff = derive(
-    { id: 'spline.off', label: 'Spline against the standard', unit: 'mm', formula: '{D} − {D_o}', source, inputs: { D: splineMajor, D_o: major } },
+    {
+      id: 'spline.off',
+      label: 'Spline against the standard',
+      unit: 'mm',
+      formula: '{D} − {D_o}',
+      source,
+      inputs: { D: splineMajor, D_o: major },
+    },
     (v) => v.D - v.D_o,
   );
   return { spline: all, splineOff };

@@ -66,9 +66,34 @@ function middleShapes(scene: Scene, tall: number): Shape[] {
     shapes.push({ kind: 'outline', style: 'casting', points, at: 'donor.casting.left' });
   }
   shapes.push({ kind: 'circle', style: 'casting', centre: [0, 0], radius });
-  shapes.push({ kind: 'line', style: 'axis', points: [[-14, 0], [14, 0]] }, { kind: 'line', style: 'axis', points: [[0, -14], [0, 14]] });
+  shapes.push(
+    {
+      kind: 'line',
+      style: 'axis',
+      points: [
+        [-14, 0],
+        [14, 0],
+      ],
+    },
+    {
+      kind: 'line',
+      style: 'axis',
+      points: [
+        [0, -14],
+        [0, 14],
+      ],
+    },
+  );
   const middle = plan ? plan.pinion.value : scene.results.donor.pinion?.value;
-  if (middle !== undefined) shapes.push({ kind: 'line', style: 'centreline', points: [[middle, -tall], [middle, tall]] });
+  if (middle !== undefined)
+    shapes.push({
+      kind: 'line',
+      style: 'centreline',
+      points: [
+        [middle, -tall],
+        [middle, tall],
+      ],
+    });
   return shapes;
 }
 
@@ -81,7 +106,12 @@ function sideShapes(scene: Scene, side: Side): Shape[] {
   const shapes: Shape[] = [flange('ghost', side, H, od * 2.2, `donor.half.${side}`)];
   const end = K !== undefined && T !== undefined ? K + T : undefined;
   if (end !== undefined && K !== undefined) {
-    shapes.push({ kind: 'outline', style: 'ghost', points: bar(across(side, K), across(side, end), od), at: `donor.tube.${side}` });
+    shapes.push({
+      kind: 'outline',
+      style: 'ghost',
+      points: bar(across(side, K), across(side, end), od),
+      at: `donor.tube.${side}`,
+    });
     shapes.push(flange('ghost', side, end, od * 1.5, `donor.brakeSpace.${side}`));
   }
   if (!plan || plan.work[side] === 'widen') return shapes;
@@ -89,8 +119,17 @@ function sideShapes(scene: Scene, side: Side): Shape[] {
   if (end !== undefined && K !== undefined) {
     const newEnd = end - plan.cut[side].value;
     if (newEnd <= K) return shapes;
-    shapes.push({ kind: 'outline', style: 'shaft', points: bar(across(side, newEnd), across(side, half), od * 0.42) });
-    shapes.push({ kind: 'outline', style: 'tube', points: bar(across(side, K), across(side, newEnd), od), at: `donor.tube.${side}` });
+    shapes.push({
+      kind: 'outline',
+      style: 'shaft',
+      points: bar(across(side, newEnd), across(side, half), od * 0.42),
+    });
+    shapes.push({
+      kind: 'outline',
+      style: 'tube',
+      points: bar(across(side, K), across(side, newEnd), od),
+      at: `donor.tube.${side}`,
+    });
     shapes.push(...slugShapes(scene.results.marks.marks[side], side, K, od));
     shapes.push(flange('flange', side, newEnd, od * 1.5, `donor.brakeSpace.${side}`));
   } else {
@@ -119,7 +158,11 @@ function slugShapes(marks: SideMarks | undefined, side: Side, K: number, od: num
     ],
     at: `cut.mark.${side}`,
   });
-  return [{ kind: 'outline', style: 'slug', points: bar(u[0], u[1], od), at: `cut.mark.${side}` }, line(u[0]), line(u[1])];
+  return [
+    { kind: 'outline', style: 'slug', points: bar(u[0], u[1], od), at: `cut.mark.${side}` },
+    line(u[0]),
+    line(u[1]),
+  ];
 }
 
 function dimensions(scene: Scene): Dimension[] {
@@ -128,21 +171,72 @@ function dimensions(scene: Scene): Dimension[] {
   const [L, R] = [plan.half.left.value, plan.half.right.value];
   const top = od * 1.1;
   const list: Dimension[] = [
-    { id: 'width', label: 'WMS width', from: [-L, top], to: [R, top], row: 2, value: plan.width.value, figureId: plan.width.id, quantityId: 'brief.targetWidth' },
-    { id: 'half.left', label: 'New half, left', from: [-L, top], to: [0, 0], row: 1, value: L, figureId: plan.half.left.id },
-    { id: 'half.right', label: 'New half, right', from: [0, 0], to: [R, top], row: 1, value: R, figureId: plan.half.right.id },
+    {
+      id: 'width',
+      label: 'WMS width',
+      from: [-L, top],
+      to: [R, top],
+      row: 2,
+      value: plan.width.value,
+      figureId: plan.width.id,
+      quantityId: 'brief.targetWidth',
+    },
+    {
+      id: 'half.left',
+      label: 'New half, left',
+      from: [-L, top],
+      to: [0, 0],
+      row: 1,
+      value: L,
+      figureId: plan.half.left.id,
+    },
+    {
+      id: 'half.right',
+      label: 'New half, right',
+      from: [0, 0],
+      to: [R, top],
+      row: 1,
+      value: R,
+      figureId: plan.half.right.id,
+    },
   ];
   for (const side of SIDES) {
     const H = of(`donor.half.${side}`);
     const K = of(`donor.casting.${side}`);
     const marks = scene.results.marks.marks[side];
     if (H !== undefined && plan.work[side] !== 'leave')
-      list.push({ id: `cut.${side}`, label: `Cut, ${side}`, from: [across(side, H), -top], to: [across(side, plan.half[side].value), -top], row: -3, value: -plan.cut[side].value, figureId: plan.cut[side].id, signed: true });
+      list.push({
+        id: `cut.${side}`,
+        label: `Cut, ${side}`,
+        from: [across(side, H), -top],
+        to: [across(side, plan.half[side].value), -top],
+        row: -3,
+        value: -plan.cut[side].value,
+        figureId: plan.cut[side].id,
+        signed: true,
+      });
     if (!marks || K === undefined) continue;
     const [inner, outer] = [K + marks.inner.fromCasting.value, K + marks.outer.fromCasting.value];
     list.push(
-      { id: `mark.${side}`, label: `Inner mark from the casting, ${side}`, from: [across(side, K), -od / 2], to: [across(side, inner), -od / 2], row: -2, value: marks.inner.fromCasting.value, figureId: marks.inner.fromCasting.id, quantityId: `cut.mark.${side}` },
-      { id: `spacing.${side}`, label: `Between the marks, ${side}`, from: [across(side, inner), -od / 2], to: [across(side, outer), -od / 2], row: -1, value: marks.spacing.value, figureId: marks.spacing.id },
+      {
+        id: `mark.${side}`,
+        label: `Inner mark from the casting, ${side}`,
+        from: [across(side, K), -od / 2],
+        to: [across(side, inner), -od / 2],
+        row: -2,
+        value: marks.inner.fromCasting.value,
+        figureId: marks.inner.fromCasting.id,
+        quantityId: `cut.mark.${side}`,
+      },
+      {
+        id: `spacing.${side}`,
+        label: `Between the marks, ${side}`,
+        from: [across(side, inner), -od / 2],
+        to: [across(side, outer), -od / 2],
+        row: -1,
+        value: marks.spacing.value,
+        figureId: marks.spacing.id,
+      },
     );
   }
   return list;
@@ -153,7 +247,18 @@ function donorDimensions({ of, od }: Scene): Dimension[] {
     const H = of(`donor.half.${side}`);
     if (H === undefined) return [];
     const id = `donor.half.${side}`;
-    return [{ id, label: `Donor half, ${side}`, from: [0, 0] as Point, to: [across(side, H), od] as Point, row: 1, value: H, figureId: id, quantityId: id }];
+    return [
+      {
+        id,
+        label: `Donor half, ${side}`,
+        from: [0, 0] as Point,
+        to: [across(side, H), od] as Point,
+        row: 1,
+        value: H,
+        figureId: id,
+        quantityId: id,
+      },
+    ];
   });
 }
 

@@ -17,17 +17,50 @@ export function surveyView(results: Results): View {
   const gearbox = of('survey.gearbox');
   const reach = { left: -(left ?? EMPTY_HALF), right: right ?? EMPTY_HALF };
   const shapes: Shape[] = [
-    { kind: 'outline', style: left && right ? 'tube' : 'ghost', points: bar(reach.left, reach.right, od), at: 'survey.tubeOd' },
+    {
+      kind: 'outline',
+      style: left && right ? 'tube' : 'ghost',
+      points: bar(reach.left, reach.right, od),
+      at: 'survey.tubeOd',
+    },
     { kind: 'circle', style: 'casting', centre: [-(pinion ?? 0), 0], radius: od * 1.5, at: 'survey.pinion' },
-    { kind: 'line', style: 'centreline', points: [[0, -tall], [0, tall]] },
+    {
+      kind: 'line',
+      style: 'centreline',
+      points: [
+        [0, -tall],
+        [0, tall],
+      ],
+    },
     ...SIDES.map((side): Shape => {
       const at = side === 'left' ? reach.left : reach.right;
       const style = of(`survey.${side}`) === undefined ? 'ghost' : 'flange';
-      return { kind: 'outline', style, points: bar(at, at + (side === 'left' ? FLANGE : -FLANGE), od * 2.2), at: `survey.${side}` };
+      return {
+        kind: 'outline',
+        style,
+        points: bar(at, at + (side === 'left' ? FLANGE : -FLANGE), od * 2.2),
+        at: `survey.${side}`,
+      };
     }),
   ];
-  if (pinion !== undefined) shapes.push({ kind: 'line', style: 'axis', points: [[-pinion, -20], [-pinion, 20]], at: 'survey.pinion' });
-  if (gearbox !== undefined) shapes.push({ kind: 'circle', style: 'mark', centre: [-gearbox, 0], radius: od * 0.45, at: 'survey.gearbox' });
+  if (pinion !== undefined)
+    shapes.push({
+      kind: 'line',
+      style: 'axis',
+      points: [
+        [-pinion, -20],
+        [-pinion, 20],
+      ],
+      at: 'survey.pinion',
+    });
+  if (gearbox !== undefined)
+    shapes.push({
+      kind: 'circle',
+      style: 'mark',
+      centre: [-gearbox, 0],
+      radius: od * 0.45,
+      at: 'survey.gearbox',
+    });
   return {
     title: 'Rear view, axle in the car',
     bounds: { ...reach, top: tall, bottom: -tall },
@@ -49,15 +82,44 @@ function dimensions(of: (id: string) => number | undefined, od: number): Dimensi
     if (value === undefined) return;
     const to = side === 'left' ? -value : value;
     const id = `survey.${side}`;
-    list.push({ id, label: `Centreline to ${side} WMS`, from: [Math.min(0, to), od], to: [Math.max(0, to), od], row: 1, value, figureId: id, quantityId: id });
+    list.push({
+      id,
+      label: `Centreline to ${side} WMS`,
+      from: [Math.min(0, to), od],
+      to: [Math.max(0, to), od],
+      row: 1,
+      value,
+      figureId: id,
+      quantityId: id,
+    });
   };
   SIDES.forEach(half);
   const [L, R, W] = [of('survey.left'), of('survey.right'), of('survey.width')];
   if (L !== undefined && R !== undefined && W !== undefined)
-    list.push({ id: 'survey.width', label: 'WMS width', from: [-L, od], to: [R, od], row: 2, value: W, figureId: 'survey.width', quantityId: 'survey.width' });
+    list.push({
+      id: 'survey.width',
+      label: 'WMS width',
+      from: [-L, od],
+      to: [R, od],
+      row: 2,
+      value: W,
+      figureId: 'survey.width',
+      quantityId: 'survey.width',
+    });
   const place = (id: string, label: string, row: number) => {
     const value = of(id);
-    if (value !== undefined) list.push({ id, label, from: [0, -od], to: [-value, -od], row, value, figureId: id, quantityId: id, signed: true });
+    if (value !== undefined)
+      list.push({
+        id,
+        label,
+        from: [0, -od],
+        to: [-value, -od],
+        row,
+        value,
+        figureId: id,
+        quantityId: id,
+        signed: true,
+      });
   };
   place('survey.pinion', 'Pinion axis from centreline', -1);
   place('survey.gearbox', 'Gearbox output from centreline', -2);

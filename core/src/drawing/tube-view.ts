@@ -2,7 +2,7 @@ import type { SideMarks } from '../cut';
 import type { Results } from '../evaluate';
 import type { Side } from '../geometry';
 import type { Choices, MarkDatum } from '../plan';
-import { bar, type Dimension, type Point, type Shape, type View } from './view';
+import { bar, type Dimension, type MarkHandle, type Point, type Shape, type View } from './view';
 
 /** How much of the casting is drawn, and room beyond the housing end, mm. */
 const CASTING = 34;
@@ -20,22 +20,28 @@ export function tubeView(results: Results, side: Side, { method, datum }: Choice
   const od = results.known['donor.tubeOd']?.figure.value ?? 70;
   const d = side === 'left' ? -1 : 1;
   const marks = results.marks.marks[side];
-  const kerf = results.known['cut.kerf']?.figure.value ?? 0;
   const tube = `donor.tube.${side}`;
   const shapes: Shape[] = [
     { kind: 'outline', style: 'casting', points: bar(-d * CASTING, 0, od * 1.7) },
     { kind: 'outline', style: 'tube', points: bar(0, d * T, od), at: tube },
     { kind: 'outline', style: 'flange', points: bar(d * (T - 8), d * T, od * 1.5), at: tube },
-    { kind: 'line', style: 'centreline', points: [[-d * CASTING, 0], [d * (T + BEYOND), 0]] },
+    {
+      kind: 'line',
+      style: 'centreline',
+      points: [
+        [-d * CASTING, 0],
+        [d * (T + BEYOND), 0],
+      ],
+    },
   ];
-  if (marks) shapes.push(...markShapes(marks, d, od, kerf, side));
+  if (marks) shapes.push(...markShapes(marks, d, od, results.known['cut.kerf']?.figure.value ?? 0));
   const left = Math.min(-d * CASTING, d * (T + BEYOND));
   return {
     title: `${side === 'left' ? 'Left' : 'Right'} tube, before the cut`,
     bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: -od },
     shapes,
     dimensions: [...(marks ? markDimensions(marks, datum, d, od, side) : []), whole(T, d, od, side)],
-    handles: marks && method === 'slug' && marks.range[1] > marks.range[0] ? [handleOf(marks, d, od, side)] : [],
+    handles: method === 'slug' ? handlesOf(marks, d, od) : [],
     captions: [
       { text: 'casting', at: [-d * (CASTING / 2), od * 0.95], anchor: 'middle' },
       { text: 'housing end', at: [d * T, od * 0.95], anchor: d > 0 ? 'end' : 'start' },
@@ -43,10 +49,18 @@ export function tubeView(results: Results, side: Side, { method, datum }: Choice
   };
 }
 
-function markShapes(marks: SideMarks, d: number, od: number, kerf: number, side: Side): Shape[] {
+function markShapes(marks: SideMarks, d: number, od: number, kerf: number): Shape[] {
   const [inner, outer] = [marks.inner.fromCasting.value, marks.outer.fromCasting.value];
-  const at = `cut.mark.${side}`;
-  const line = (u: number): Shape => ({ kind: 'line', style: 'mark', at, points: [[u, -od * 0.72], [u, od * 0.72]] });
+  const at = `cut.mark.${sideOf(d)}`;
+  const line = (u: number): Shape => ({
+    kind: 'line',
+    style: 'mark',
+    at,
+    points: [
+      [u, -od * 0.72],
+      [u, od * 0.72],
+    ],
+  });
   return [
     { kind: 'outline', style: 'slug', points: bar(d * inner, d * outer, od), at },
     { kind: 'outline', style: 'kerf', points: bar(d * inner, d * (inner + kerf), od) },
@@ -58,7 +72,16 @@ function markShapes(marks: SideMarks, d: number, od: number, kerf: number, side:
 
 function whole(T: number, d: number, od: number, side: Side): Dimension {
   const id = `donor.tube.${side}`;
-  return { id, label: `Casting to housing end, ${side}`, from: [0, od / 2], to: [d * T, od * 0.75], row: 1, value: T, figureId: id, quantityId: id };
+  return {
+    id,
+    label: `Casting to housing end, ${side}`,
+    from: [0, od / 2],
+    to: [d * T, od * 0.75],
+    row: 1,
+    value: T,
+    figureId: id,
+    quantityId: id,
+  };
 }
 
 function markDimensions(marks: SideMarks, datum: MarkDatum, d: number, od: number, side: Side): Dimension[] {
@@ -66,9 +89,34 @@ function markDimensions(marks: SideMarks, datum: MarkDatum, d: number, od: numbe
   const start: Point = [datumPlace(datum, marks.tube.value, d), -od / 2];
   const low = (u: number): Point => [d * u, -od / 2];
   return [
-    { id: `spacing.${side}`, label: `Between the marks, ${side}`, from: low(inner), to: low(outer), row: -1, value: marks.spacing.value, figureId: marks.spacing.id },
-    { id: `inner.${side}`, label: marks.inner.fromDatum.label, from: start, to: low(inner), row: -2, value: marks.inner.fromDatum.value, figureId: marks.inner.fromDatum.id, quantityId: `cut.mark.${side}` },
-    { id: `outer.${side}`, label: marks.outer.fromDatum.label, from: start, to: low(outer), row: -3, value: marks.outer.fromDatum.value, figureId: marks.outer.fromDatum.id },
+    {
+      id: `spacing.${side}`,
+      label: `Between the marks, ${side}`,
+      from: low(inner),
+      to: low(outer),
+      row: -1,
+      value: marks.spacing.value,
+      figureId: marks.spacing.id,
+    },
+    {
+      id: `inner.${side}`,
+      label: marks.inner.fromDatum.label,
+      from: start,
+      to: low(inner),
+      row: -2,
+      value: marks.inner.fromDatum.value,
+      figureId: marks.inner.fromDatum.id,
+      quantityId: `cut.mark.${side}`,
+    },
+    {
+      id: `outer.${side}`,
+      label: marks.outer.fromDatum.label,
+      from: start,
+      to: low(outer),
+      row: -3,
+      value: marks.outer.fromDatum.value,
+      figureId: marks.outer.fromDatum.id,
+    },
   ];
 }
 
@@ -78,9 +126,24 @@ function datumPlace(datum: MarkDatum, T: number, d: number): number {
   return datum === 'pinion' ? -d * CASTING : 0;
 }
 
-function handleOf(marks: SideMarks, d: 1 | -1, od: number, side: Side) {
+const sideOf = (d: number): Side => (d < 0 ? 'left' : 'right');
+
+/** The first mark can be dragged where it has room to go. */
+function handlesOf(marks: SideMarks | undefined, d: 1 | -1, od: number): MarkHandle[] {
+  if (!marks || marks.range[1] <= marks.range[0]) return [];
   const value = marks.inner.fromCasting.value;
   const [min, max] = marks.range;
+  const side = sideOf(d);
   const quantityId = `cut.mark.${side}`;
-  return { quantityId, label: `First mark, ${side}`, at: [d * value, od * 0.72] as Point, value, min, max, direction: d };
+  return [
+    {
+      quantityId,
+      label: `First mark, ${side}`,
+      at: [d * value, od * 0.72],
+      value,
+      min,
+      max,
+      direction: d,
+    },
+  ];
 }

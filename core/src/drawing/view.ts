@@ -3,12 +3,32 @@ export type Point = readonly [u: number, v: number];
 
 /** What a shape is; renderers choose line, fill and hatch by it. */
 export type ShapeStyle =
-  'ghost' | 'casting' | 'tube' | 'slug' | 'kerf' | 'flange' | 'shaft' | 'axis' | 'centreline' | 'mark' | 'endPiece';
+  | 'ghost'
+  | 'casting'
+  | 'tube'
+  | 'slug'
+  | 'kerf'
+  | 'flange'
+  | 'shaft'
+  | 'axis'
+  | 'centreline'
+  | 'mark'
+  | 'endPiece';
 
 /** A closed outline, an open line or a circle, in mm. */
 export type Shape =
-  | { readonly kind: 'outline'; readonly style: ShapeStyle; readonly points: readonly Point[]; readonly at?: string }
-  | { readonly kind: 'line'; readonly style: ShapeStyle; readonly points: readonly Point[]; readonly at?: string }
+  | {
+      readonly kind: 'outline';
+      readonly style: ShapeStyle;
+      readonly points: readonly Point[];
+      readonly at?: string;
+    }
+  | {
+      readonly kind: 'line';
+      readonly style: ShapeStyle;
+      readonly points: readonly Point[];
+      readonly at?: string;
+    }
   | {
       readonly kind: 'circle';
       readonly style: ShapeStyle;
@@ -56,7 +76,12 @@ export interface Caption {
 /** A drawing to scale: everything in mm, nothing of pixels. */
 export interface View {
   readonly title: string;
-  readonly bounds: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
+  readonly bounds: {
+    readonly left: number;
+    readonly right: number;
+    readonly top: number;
+    readonly bottom: number;
+  };
   readonly shapes: readonly Shape[];
   readonly dimensions: readonly Dimension[];
   readonly handles: readonly MarkHandle[];

@@ -8,7 +8,10 @@ import type { Results } from './results';
  */
 export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   const map = new Map<string, Figure>();
-  collect(map, Object.values(results.known).map((k) => k.figure));
+  collect(
+    map,
+    Object.values(results.known).map((k) => k.figure),
+  );
   collect(map, [results.survey, results.donor, results.marks, results.square.sets, results.shafts]);
   collect(map, results.schools.filter(isPlanned));
   return map;

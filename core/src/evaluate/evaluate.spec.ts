@@ -15,7 +15,9 @@ const value = (plan: Plan, id: string): number => {
 };
 const check = (plan: Plan, id: string): Check | undefined => evaluate(plan).checks.find((c) => c.id === id);
 const facing = (side: 'left' | 'right', phase: string, r: Record<string, number>) =>
-  Object.fromEntries(Object.entries(r).map(([clock, v]) => [`square.${side}.${phase}.${clock}`, reading('caliper', v)]));
+  Object.fromEntries(
+    Object.entries(r).map(([clock, v]) => [`square.${side}.${phase}.${clock}`, reading('caliper', v)]),
+  );
 
 describe('marks', () => {
   it.each([
@@ -96,8 +98,18 @@ describe('shafts', () => {
   });
 
   it.each([
-    ['a C-clip shaft cannot be shortened', 'shaft.cClip.left', 'stop', { retention: 'cClip', shaftRoute: 'shorten' }],
-    ['a necked body cannot be splined again: 33.02 under 33.867', 'shaft.necked.left', 'stop', { shaftRoute: 'shorten' }],
+    [
+      'a C-clip shaft cannot be shortened',
+      'shaft.cClip.left',
+      'stop',
+      { retention: 'cClip', shaftRoute: 'shorten' },
+    ],
+    [
+      'a necked body cannot be splined again: 33.02 under 33.867',
+      'shaft.necked.left',
+      'stop',
+      { shaftRoute: 'shorten' },
+    ],
     ['a full body can: 34.11', 'shaft.necked.right', 'ok', { shaftRoute: 'shorten' }],
   ] as const)('%s', (_, id, level, choices: Partial<Choices>) => {
     expect(check(workedPlan({}, choices), id)?.level).toBe(level);
@@ -106,7 +118,9 @@ describe('shafts', () => {
   it('judges the gap to the cross shaft only where the shaft could reach it', () => {
     const near = { 'donor.crossShaft': reading('caliper', 29.4) };
     expect(check(workedPlan(near), 'shaft.gap.left')?.level).toBe('caution');
-    expect(check(workedPlan({ 'donor.crossShaft': reading('caliper', 33.6) }), 'shaft.gap.left')?.level).toBe('stop');
+    expect(check(workedPlan({ 'donor.crossShaft': reading('caliper', 33.6) }), 'shaft.gap.left')?.level).toBe(
+      'stop',
+    );
     expect(check(workedPlan(near, { retention: 'cClip' }), 'shaft.gap.left')).toBeUndefined();
   });
 
@@ -115,12 +129,24 @@ describe('shafts', () => {
     [24.3, 'stop'],
     [36.2, 'ok'],
   ])('spline of %d mm is %s', (length, level) => {
-    expect(check(workedPlan({ 'shaft.spline': reading('chosen', length) }), 'shaft.engagement.left')?.level).toBe(level);
+    expect(
+      check(workedPlan({ 'shaft.spline': reading('chosen', length) }), 'shaft.engagement.left')?.level,
+    ).toBe(level);
   });
 
   it('stops at a shaft shorter than its spline and at an end-float that runs backwards', () => {
-    expect(check(workedPlan({ 'donor.shaft.left': reading('rule', 101), 'donor.shaftSpline.left': reading('caliper', 180) }), 'shaft.splineLength.left')?.level).toBe('stop');
-    expect(check(workedPlan({ 'donor.endFloatMin': reading('indicator', 0.9) }), 'shaft.float')?.level).toBe('stop');
+    expect(
+      check(
+        workedPlan({
+          'donor.shaft.left': reading('rule', 101),
+          'donor.shaftSpline.left': reading('caliper', 180),
+        }),
+        'shaft.splineLength.left',
+      )?.level,
+    ).toBe('stop');
+    expect(check(workedPlan({ 'donor.endFloatMin': reading('indicator', 0.9) }), 'shaft.float')?.level).toBe(
+      'stop',
+    );
   });
 });
 
@@ -135,10 +161,18 @@ describe('checks', () => {
   });
 
   it('stops a cut longer than the tube, too near an end, or too thin to saw', () => {
-    expect(check(workedPlan({ 'donor.tube.left': reading('tape', 88.4) }), 'cut.tooLong.left')?.level).toBe('stop');
-    expect(check(workedPlan({ 'cut.mark.right': reading('chosen', 33.3) }), 'cut.fromCasting.right')?.level).toBe('stop');
-    expect(check(workedPlan({ 'cut.mark.left': reading('chosen', 461.2) }), 'cut.fromHousingEnd.left')?.level).toBe('stop');
-    expect(check(workedPlan({ 'brief.targetWidth': reading('chosen', 1479) }), 'cut.slug.right')?.level).toBe('stop');
+    expect(check(workedPlan({ 'donor.tube.left': reading('tape', 88.4) }), 'cut.tooLong.left')?.level).toBe(
+      'stop',
+    );
+    expect(
+      check(workedPlan({ 'cut.mark.right': reading('chosen', 33.3) }), 'cut.fromCasting.right')?.level,
+    ).toBe('stop');
+    expect(
+      check(workedPlan({ 'cut.mark.left': reading('chosen', 461.2) }), 'cut.fromHousingEnd.left')?.level,
+    ).toBe('stop');
+    expect(check(workedPlan({ 'brief.targetWidth': reading('chosen', 1479) }), 'cut.slug.right')?.level).toBe(
+      'stop',
+    );
   });
 
   it.each([
@@ -146,39 +180,68 @@ describe('checks', () => {
     [601.02, 'ok'],
     [601.3, 'stop'],
   ])('camber from %d at the top is %s', (top, level) => {
-    const faces = { 'square.left.radius': reading('rule', 38.1), ...facing('left', 'tacked', { top, front: 601.05, bottom: 600.9, rear: 601 }) };
+    const faces = {
+      'square.left.radius': reading('rule', 38.1),
+      ...facing('left', 'tacked', { top, front: 601.05, bottom: 600.9, rear: 601 }),
+    };
     expect(check(workedPlan(faces), 'square.camber.left')?.level).toBe(level);
   });
 
   it('counts the newest squareness, never the one before the cut', () => {
-    const before = { 'square.right.radius': reading('rule', 41.3), ...facing('right', 'before', { top: 88.9, front: 88.1, rear: 88.2 }) };
+    const before = {
+      'square.right.radius': reading('rule', 41.3),
+      ...facing('right', 'before', { top: 88.9, front: 88.1, rear: 88.2 }),
+    };
     expect(check(workedPlan(before), 'square.camber.right')).toBeUndefined();
     expect(evaluate(workedPlan(before)).square.sets.right.before?.stations).toBe(3);
-    const both = { ...before, ...facing('right', 'tacked', { top: 88.9, front: 88.1, rear: 88.2 }), ...facing('right', 'welded', { top: 88.16, front: 88.1, rear: 88.2 }) };
+    const both = {
+      ...before,
+      ...facing('right', 'tacked', { top: 88.9, front: 88.1, rear: 88.2 }),
+      ...facing('right', 'welded', { top: 88.16, front: 88.1, rear: 88.2 }),
+    };
     expect(evaluate(workedPlan(both)).square.latest.right?.phase).toBe('welded');
   });
 
   it('tells when the instrument cannot prove squareness', () => {
-    const rule = Object.fromEntries(['top', 'front', 'bottom'].map((c) => [`square.left.tacked.${c}`, reading('rule', 601)]));
-    expect(check(workedPlan({ 'square.left.radius': reading('rule', 38.1), ...rule }), 'square.resolution.left')?.level).toBe('caution');
+    const rule = Object.fromEntries(
+      ['top', 'front', 'bottom'].map((c) => [`square.left.tacked.${c}`, reading('rule', 601)]),
+    );
+    expect(
+      check(workedPlan({ 'square.left.radius': reading('rule', 38.1), ...rule }), 'square.resolution.left')
+        ?.level,
+    ).toBe('caution');
   });
 
   it('keeps an acceptance until the figure grows', () => {
     const off = workedPlan({ 'donor.tube.left': reading('tape', 591.1) });
     const found = check(off, 'donor.closure.left');
     expect(found?.level).toBe('caution');
-    const acceptance = { reason: 'Fillet weld at the casting', figure: found?.figure?.value ?? 0, who: 'Ansa', at: '2026-11-02T18:20:00Z' };
+    const acceptance = {
+      reason: 'Fillet weld at the casting',
+      figure: found?.figure?.value ?? 0,
+      who: 'Ansa',
+      at: '2026-11-02T18:20:00Z',
+    };
     const accepted = { ...off, accepted: { 'donor.closure.left': acceptance } };
     expect(check(accepted, 'donor.closure.left')?.accepted).toEqual(acceptance);
     expect(isOpen(check(accepted, 'donor.closure.left') as Check)).toBe(false);
-    const worse = { ...accepted, readings: { ...accepted.readings, 'donor.tube.left': reading('tape', 592.4) } };
+    const worse = {
+      ...accepted,
+      readings: { ...accepted.readings, 'donor.tube.left': reading('tape', 592.4) },
+    };
     expect(check(worse, 'donor.closure.left')?.accepted).toBeUndefined();
     expect(check(worse, 'donor.closure.left')?.lapsed).toEqual(acceptance);
   });
 
   it('holds a changed limit and carries its reason', () => {
-    const plan = { ...workedPlan({ 'donor.tube.left': reading('tape', 591.1) }), limits: { 'donor.closure': { value: 4.2, reason: 'Rough casting face' } } };
-    expect(check(plan, 'donor.closure.left')).toMatchObject({ level: 'ok', limit: { value: 4.2, fallback: 2, changedBecause: 'Rough casting face' } });
+    const plan = {
+      ...workedPlan({ 'donor.tube.left': reading('tape', 591.1) }),
+      limits: { 'donor.closure': { value: 4.2, reason: 'Rough casting face' } },
+    };
+    expect(check(plan, 'donor.closure.left')).toMatchObject({
+      level: 'ok',
+      limit: { value: 4.2, fallback: 2, changedBecause: 'Rough casting face' },
+    });
   });
 
   it('asks for another reading where repeats disagree', () => {
@@ -187,7 +250,11 @@ describe('checks', () => {
   });
 
   it('closes the survey and finds an axle off centre', () => {
-    const plan = workedPlan({ 'survey.left': reading('tape', 711.2), 'survey.right': reading('tape', 694.6), 'survey.width': reading('tape', 1401.1) });
+    const plan = workedPlan({
+      'survey.left': reading('tape', 711.2),
+      'survey.right': reading('tape', 694.6),
+      'survey.width': reading('tape', 1401.1),
+    });
     expect(value(plan, 'survey.closure')).toBeCloseTo(4.7, 6);
     expect(value(plan, 'survey.offset')).toBeCloseTo(8.3, 6);
     expect(check(plan, 'survey.closure')?.level).toBe('caution');
@@ -203,7 +270,13 @@ describe('an unfinished plan', () => {
     expect(lacks('marks')).toContain('donor.tube.right');
     expect(results.schools.some(isPlanned)).toBe(false);
     expect(results.checks).toEqual([]);
-    expect(results.stages).toEqual({ brief: 'untouched', survey: 'untouched', donor: 'untouched', cut: 'untouched', sheets: 'untouched' });
+    expect(results.stages).toEqual({
+      brief: 'untouched',
+      survey: 'untouched',
+      donor: 'untouched',
+      cut: 'untouched',
+      sheets: 'untouched',
+    });
   });
 
   it('offers the way that needs no target as soon as the halves are known', () => {
@@ -228,11 +301,21 @@ describe('recomputing', () => {
   it('depends on the plan alone, not on what was evaluated before', () => {
     const evaluateAgain = createEvaluator();
     const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
-    const plans = fc.record({ left: mm(500, 900), right: mm(500, 900), width: mm(900, 1700), tube: mm(60, 700) });
+    const plans = fc.record({
+      left: mm(500, 900),
+      right: mm(500, 900),
+      width: mm(900, 1700),
+      tube: mm(60, 700),
+    });
     fc.assert(
       fc.property(plans, fc.constantFrom('evenUp', 'keepOffset', 'driveline', 'shortShaft'), (p, school) => {
         const plan = workedPlan(
-          { 'donor.half.left': reading('tape', p.left), 'donor.half.right': reading('tape', p.right), 'brief.targetWidth': reading('chosen', p.width), 'donor.tube.left': reading('tape', p.tube) },
+          {
+            'donor.half.left': reading('tape', p.left),
+            'donor.half.right': reading('tape', p.right),
+            'brief.targetWidth': reading('chosen', p.width),
+            'donor.tube.left': reading('tape', p.tube),
+          },
           { school: school as 'evenUp' },
         );
         expect(evaluateAgain(plan)).toEqual(evaluate(plan));

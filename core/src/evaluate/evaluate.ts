@@ -41,7 +41,11 @@ export function createEvaluator(): Evaluator {
   const evaluateOnce = (plan: Plan): Results => {
     const known = figuresOf(plan.readings);
     const of: Of = (id) => known[id]?.figure;
-    const survey = stages.survey({ left: of('survey.left'), right: of('survey.right'), width: of('survey.width') });
+    const survey = stages.survey({
+      left: of('survey.left'),
+      right: of('survey.right'),
+      width: of('survey.width'),
+    });
     const donor = stages.donor(donorInputs(of));
     const schools = stages.schools({
       halfLeft: of('donor.half.left'),
@@ -58,7 +62,13 @@ export function createEvaluator(): Evaluator {
     const parts = { known, survey, donor, schools, marks, square, shafts };
     const checks = allChecks(plan, of, parts, school);
     const open = decisions(plan, known);
-    return { ...parts, checks, decisions: open, stages: stageStates(plan, checks, open), strip: strip(parts, school, of) };
+    return {
+      ...parts,
+      checks,
+      decisions: open,
+      stages: stageStates(plan, checks, open),
+      strip: strip(parts, school, of),
+    };
   };
   return Object.assign(evaluateOnce, {
     runs: () => Object.fromEntries(Object.entries(stages).map(([name, stage]) => [name, stage.runs])),
@@ -118,7 +128,13 @@ function markInputs(v: ReturnType<typeof flatMarks>) {
   return marksStage({
     ...v,
     left: { half: v.halfLeft, casting: v.castingLeft, tube: v.tubeLeft, mark: v.markLeft, endPiece: v.endLeft },
-    right: { half: v.halfRight, casting: v.castingRight, tube: v.tubeRight, mark: v.markRight, endPiece: v.endRight },
+    right: {
+      half: v.halfRight,
+      casting: v.castingRight,
+      tube: v.tubeRight,
+      mark: v.markRight,
+      endPiece: v.endRight,
+    },
   });
 }
 
@@ -147,7 +163,8 @@ type Parts = Pick<Results, 'survey' | 'donor' | 'marks' | 'square' | 'shafts'> &
 };
 
 function allChecks(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] {
-  const pair = (id: string) => Object.fromEntries(SIDES.map((s) => [s, of(`${id}.${s}`)])) as Record<'left' | 'right', Figure | undefined>;
+  const pair = (id: string) =>
+    Object.fromEntries(SIDES.map((s) => [s, of(`${id}.${s}`)])) as Record<'left' | 'right', Figure | undefined>;
   const list = [
     ...readingChecks(plan, parts.known),
     ...surveyChecks(parts.survey, plan.limits),

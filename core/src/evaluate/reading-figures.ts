@@ -41,7 +41,10 @@ function know(quantity: Quantity, reading: Reading | undefined): Known | undefin
   }
   const values = reading.repeats.map((r) => r.value);
   const summary = summarise(values, reading.instrument);
-  return { figure: given(quantity.id, label, summary.mean, summary.u, quantity.unit, sourceOf(reading)), summary };
+  return {
+    figure: given(quantity.id, label, summary.mean, summary.u, quantity.unit, sourceOf(reading)),
+    summary,
+  };
 }
 
 function sourceOf({ instrument, repeats, datum }: Reading): string {

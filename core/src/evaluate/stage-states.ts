@@ -22,7 +22,13 @@ export function stageStates(
   };
 }
 
-function stateOf(plan: Plan, checks: readonly Check[], stage: StageId, lacks: boolean, derived = false): StageState {
+function stateOf(
+  plan: Plan,
+  checks: readonly Check[],
+  stage: StageId,
+  lacks: boolean,
+  derived = false,
+): StageState {
   const level = worst(checks.filter((c) => c.stage === stage));
   if (level !== 'ok') return level;
   if (!derived && !touched(plan, stage)) return 'untouched';

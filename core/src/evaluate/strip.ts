@@ -5,7 +5,11 @@ import type { Results, StripItem } from './results';
 type Parts = Pick<Results, 'marks' | 'shafts' | 'square'>;
 
 /** The numbers of this job that the running strip shows, always the same places. */
-export function strip(parts: Parts, school: SchoolPlan | undefined, of: (id: string) => Figure | undefined): readonly StripItem[] {
+export function strip(
+  parts: Parts,
+  school: SchoolPlan | undefined,
+  of: (id: string) => Figure | undefined,
+): readonly StripItem[] {
   const { needs, fit } = parts.shafts;
   const pinion = school?.pinion;
   return [
@@ -16,7 +20,11 @@ export function strip(parts: Parts, school: SchoolPlan | undefined, of: (id: str
     { id: 'shaftRight', label: 'Shaft R', figure: needs.right?.fitted },
     { id: 'engaged', label: 'Least engaged', figure: lesser(fit.left.share, fit.right.share) },
     { id: 'pinion', label: 'Pinion', figure: pinion, ...(pinion ? { tail: placeWord(pinion.value) } : {}) },
-    { id: 'square', label: 'Worst tilt', figure: greater(parts.square.latest.left?.tilt, parts.square.latest.right?.tilt) },
+    {
+      id: 'square',
+      label: 'Worst tilt',
+      figure: greater(parts.square.latest.left?.tilt, parts.square.latest.right?.tilt),
+    },
   ];
 }
 

@@ -34,7 +34,10 @@ describe('summarise', () => {
       fc.property(values, fc.double({ min: -50, max: 50, noNaN: true }), (list, shift) => {
         const a = summarise(list, 'rule');
         const b = summarise([...list].reverse(), 'rule');
-        const c = summarise(list.map((v) => v + shift), 'rule');
+        const c = summarise(
+          list.map((v) => v + shift),
+          'rule',
+        );
         expect(b.mean).toBeCloseTo(a.mean, 9);
         expect(c.mean).toBeCloseTo(a.mean + shift, 8);
         expect(c.s).toBeCloseTo(a.s, 7);
@@ -61,7 +64,10 @@ describe('derive', () => {
   const spec = { id: 'x', label: 'x', unit: 'mm' as const, formula: '', source: '' };
 
   it('adds independent readings in quadrature', () => {
-    const sum = derive({ ...spec, inputs: { a: reading('a', 41.3, 0.3), b: reading('b', -7.7, 0.4) } }, (v) => v.a + 2 * v.b);
+    const sum = derive(
+      { ...spec, inputs: { a: reading('a', 41.3, 0.3), b: reading('b', -7.7, 0.4) } },
+      (v) => v.a + 2 * v.b,
+    );
     expect(sum.value).toBeCloseTo(25.9, 9);
     expect(standardUncertainty(sum)).toBeCloseTo(Math.sqrt(0.09 + 0.64), 6);
     expect(expandedUncertainty(sum)).toBeCloseTo(2 * Math.sqrt(0.73), 6);
@@ -89,7 +95,10 @@ describe('derive', () => {
   });
 
   it('keeps the inputs for the working', () => {
-    const figure = derive({ ...spec, formula: '{H} − {c}', inputs: { H: reading('H', 792, 1), c: reading('c', 91, 0) } }, (v) => v.H - v.c);
+    const figure = derive(
+      { ...spec, formula: '{H} − {c}', inputs: { H: reading('H', 792, 1), c: reading('c', 91, 0) } },
+      (v) => v.H - v.c,
+    );
     expect(figure.working.inputs['H']).toEqual({ id: 'H', label: 'H', value: 792, unit: 'mm' });
     expect(figure.contributions).toEqual({ H: expect.closeTo(1, 6) as number });
   });

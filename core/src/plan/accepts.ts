@@ -31,5 +31,7 @@ export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 
   if (unit === 'kg') return `${value.toFixed(digits ?? 0)} kg`;
   if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
   const text = formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });
-  return text.endsWith(' mm') ? text.replace(/"? ([+−][\d.]+ mm)$/, ' in $1') : `${text} ${length === 'mm' ? 'mm' : 'in'}`;
+  return text.endsWith(' mm')
+    ? text.replace(/"? ([+−][\d.]+ mm)$/, ' in $1')
+    : `${text} ${length === 'mm' ? 'mm' : 'in'}`;
 }

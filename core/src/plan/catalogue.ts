@@ -29,46 +29,120 @@ const middle = builder('donor', 'Centre section', { datum: 'pinion axis', instru
 const cutting = builder('cut', 'Saw and weld', { instrument: 'caliper', datum: 'none' });
 
 const BRIEF: readonly Quantity[] = [
-  brief('brief.targetWidth', 'WMS width wanted', 'Wheel face to wheel face, as the stance needs it.', [600, 2600]),
-  brief('brief.mass', 'Mass with driver', 'Fuel and driver in, as it will be driven.', [200, 6000], { unit: 'kg' }),
+  brief(
+    'brief.targetWidth',
+    'WMS width wanted',
+    'Wheel face to wheel face, as the stance needs it.',
+    [600, 2600],
+  ),
+  brief('brief.mass', 'Mass with driver', 'Fuel and driver in, as it will be driven.', [200, 6000], {
+    unit: 'kg',
+  }),
 ];
 
 const SURVEY: readonly Quantity[] = [
-  oldAxle('survey.left', 'Centreline to left WMS', 'Plumb line from the car’s centreline to the left wheel face.', [200, 1400]),
-  oldAxle('survey.pinion', 'Pinion axis', 'From the car’s centreline to the pinion axis, plus to the left.', [-400, 400]),
+  oldAxle(
+    'survey.left',
+    'Centreline to left WMS',
+    'Plumb line from the car’s centreline to the left wheel face.',
+    [200, 1400],
+  ),
+  oldAxle(
+    'survey.pinion',
+    'Pinion axis',
+    'From the car’s centreline to the pinion axis, plus to the left.',
+    [-400, 400],
+  ),
   oldAxle('survey.tubeOd', 'Tube outside diameter', 'Across the axle tube, clear of welds.', [25, 200], {
     instrument: 'caliper',
     datum: 'none',
   }),
-  oldAxle('survey.right', 'Centreline to right WMS', 'Plumb line from the car’s centreline to the right wheel face.', [200, 1400]),
-  oldAxle('survey.width', 'WMS width', 'Wheel face to wheel face across the car, in one reading.', [400, 2800], { datum: 'left WMS' }),
-  line('survey.gearbox', 'Gearbox output', 'From the car’s centreline to the output axis, plus to the left.', [-400, 400]),
+  oldAxle(
+    'survey.right',
+    'Centreline to right WMS',
+    'Plumb line from the car’s centreline to the right wheel face.',
+    [200, 1400],
+  ),
+  oldAxle(
+    'survey.width',
+    'WMS width',
+    'Wheel face to wheel face across the car, in one reading.',
+    [400, 2800],
+    { datum: 'left WMS' },
+  ),
+  line(
+    'survey.gearbox',
+    'Gearbox output',
+    'From the car’s centreline to the output axis, plus to the left.',
+    [-400, 400],
+  ),
 ];
 
 function donorSide(side: Side): readonly Quantity[] {
   const tube = builder('donor', `${sideName(side)} side`, { side, datum: 'pinion axis' });
   const shaft = builder('donor', `${sideName(side)} shaft`, { side, datum: 'inner end', instrument: 'rule' });
   return [
-    tube(`donor.half.${side}`, 'Pinion axis to WMS', 'Pinion axis to the wheel face, shaft pushed fully home.', [150, 1400]),
-    tube(`donor.casting.${side}`, 'Pinion axis to casting face', 'Pinion axis to where the tube leaves the casting.', [20, 500]),
-    tube(`donor.tube.${side}`, 'Casting to housing end', 'Casting face to the housing-end face, along the tube.', [20, 1200], { datum: 'casting face' }),
-    tube(`donor.brakeSpace.${side}`, 'Brake space', 'Housing-end face to WMS, shaft pushed fully home.', [0, 250], {
-      datum: 'housing-end face',
-      instrument: 'caliper',
-    }),
+    tube(
+      `donor.half.${side}`,
+      'Pinion axis to WMS',
+      'Pinion axis to the wheel face, shaft pushed fully home.',
+      [150, 1400],
+    ),
+    tube(
+      `donor.casting.${side}`,
+      'Pinion axis to casting face',
+      'Pinion axis to where the tube leaves the casting.',
+      [20, 500],
+    ),
+    tube(
+      `donor.tube.${side}`,
+      'Casting to housing end',
+      'Casting face to the housing-end face, along the tube.',
+      [20, 1200],
+      { datum: 'casting face' },
+    ),
+    tube(
+      `donor.brakeSpace.${side}`,
+      'Brake space',
+      'Housing-end face to WMS, shaft pushed fully home.',
+      [0, 250],
+      {
+        datum: 'housing-end face',
+        instrument: 'caliper',
+      },
+    ),
     shaft(`donor.shaft.${side}`, 'Shaft length', 'Wheel face to the inner end of the shaft.', [100, 1400]),
-    shaft(`donor.shaftSpline.${side}`, 'Spline length', 'Full-depth spline, from the inner end.', [10, 250], { instrument: 'caliper' }),
-    shaft(`donor.shaftBody.${side}`, 'Smallest body diameter', 'Smallest diameter of the bar between spline and bearing.', [10, 80], {
+    shaft(`donor.shaftSpline.${side}`, 'Spline length', 'Full-depth spline, from the inner end.', [10, 250], {
       instrument: 'caliper',
-      datum: 'none',
     }),
-    middle(`donor.sideGear.${side}`, 'Pinion axis to side-gear spline', 'Pinion axis to the inner end of the side gear’s spline.', [0, 300], { side }),
+    shaft(
+      `donor.shaftBody.${side}`,
+      'Smallest body diameter',
+      'Smallest diameter of the bar between spline and bearing.',
+      [10, 80],
+      {
+        instrument: 'caliper',
+        datum: 'none',
+      },
+    ),
+    middle(
+      `donor.sideGear.${side}`,
+      'Pinion axis to side-gear spline',
+      'Pinion axis to the inner end of the side gear’s spline.',
+      [0, 300],
+      { side },
+    ),
   ];
 }
 
 const CENTRE: readonly Quantity[] = [
-  middle('donor.width', 'WMS width', 'Wheel face to wheel face, in one reading.', [400, 2800], { instrument: 'tape', datum: 'left WMS' }),
-  middle('donor.tubeOd', 'Tube outside diameter', 'Across the tube, clear of the seam.', [25, 200], { datum: 'none' }),
+  middle('donor.width', 'WMS width', 'Wheel face to wheel face, in one reading.', [400, 2800], {
+    instrument: 'tape',
+    datum: 'left WMS',
+  }),
+  middle('donor.tubeOd', 'Tube outside diameter', 'Across the tube, clear of the seam.', [25, 200], {
+    datum: 'none',
+  }),
   middle('donor.tubeWall', 'Tube wall', 'At the cut end, or by ultrasonic gauge.', [1, 30], { datum: 'none' }),
   middle('donor.splineTeeth', 'Spline teeth', 'Count them twice.', [6, 80], {
     unit: 'count',
@@ -81,19 +155,37 @@ const CENTRE: readonly Quantity[] = [
     instrument: 'chosen',
     datum: 'none',
   }),
-  middle('donor.splineMajor', 'Spline major diameter', 'Over the tops of the shaft’s teeth.', [10, 80], { datum: 'none' }),
-  middle('donor.sideGearSpline', 'Side-gear spline length', 'Full-depth spline in one side gear.', [8, 120], { datum: 'none' }),
-  middle('donor.crossShaft', 'Cross-shaft diameter', 'The pin through the differential pinions.', [6, 60], { datum: 'none' }),
-  middle('donor.endFloatMin', 'End-float, least', 'How far the shaft can move out from fully home, least.', [0, 10], {
-    instrument: 'indicator',
-    datum: 'shaft fully home',
-    fallback: { value: 0, instrument: 'chosen', why: 'shaft fully home' },
+  middle('donor.splineMajor', 'Spline major diameter', 'Over the tops of the shaft’s teeth.', [10, 80], {
+    datum: 'none',
   }),
-  middle('donor.endFloatMax', 'End-float, most', 'How far the shaft can move out from fully home, most.', [0, 10], {
-    instrument: 'indicator',
-    datum: 'shaft fully home',
-    fallback: { value: 0.5, instrument: 'estimate', why: 'not read yet' },
+  middle('donor.sideGearSpline', 'Side-gear spline length', 'Full-depth spline in one side gear.', [8, 120], {
+    datum: 'none',
   }),
+  middle('donor.crossShaft', 'Cross-shaft diameter', 'The pin through the differential pinions.', [6, 60], {
+    datum: 'none',
+  }),
+  middle(
+    'donor.endFloatMin',
+    'End-float, least',
+    'How far the shaft can move out from fully home, least.',
+    [0, 10],
+    {
+      instrument: 'indicator',
+      datum: 'shaft fully home',
+      fallback: { value: 0, instrument: 'chosen', why: 'shaft fully home' },
+    },
+  ),
+  middle(
+    'donor.endFloatMax',
+    'End-float, most',
+    'How far the shaft can move out from fully home, most.',
+    [0, 10],
+    {
+      instrument: 'indicator',
+      datum: 'shaft fully home',
+      fallback: { value: 0.5, instrument: 'estimate', why: 'not read yet' },
+    },
+  ),
 ];
 
 function cutSide(side: Side): readonly Quantity[] {
@@ -109,10 +201,16 @@ function cutSide(side: Side): readonly Quantity[] {
 }
 
 const CUT: readonly Quantity[] = [
-  builder('cut', 'Pinion')('cut.pinion', 'Pinion wanted at', 'From the middle of the WMS width, plus to the left.', [-400, 400], {
-    instrument: 'chosen',
-    datum: 'middle of the WMS width',
-  }),
+  builder('cut', 'Pinion')(
+    'cut.pinion',
+    'Pinion wanted at',
+    'From the middle of the WMS width, plus to the left.',
+    [-400, 400],
+    {
+      instrument: 'chosen',
+      datum: 'middle of the WMS width',
+    },
+  ),
   ...SIDES.flatMap(cutSide),
   cutting('cut.kerf', 'Blade kerf', 'Width of the slot this blade cuts, from a trial cut.', [0.2, 8], {
     fallback: { value: 1.6, instrument: 'estimate', why: 'a usual thin disc, measure yours' },
@@ -121,14 +219,32 @@ const CUT: readonly Quantity[] = [
     instrument: 'straightedge',
     fallback: { value: 2, instrument: 'straightedge', why: 'a usual root gap' },
   }),
-  cutting('cut.shrink', 'Weld pulls shorter', 'How much shorter one butt gets, measured on your own weld.', [0, 5], {
-    fallback: { value: 0.8, instrument: 'estimate', why: 'default until this welder has measured' },
-  }),
-  cutting('shaft.spline', 'New shaft’s spline length', 'Full-depth spline to ask the shaft maker for.', [10, 250], { instrument: 'chosen' }),
-  cutting('shaft.step', 'Round shaft length to', 'Step the shaft maker works to; 0 orders the exact length.', [0, 5], {
-    instrument: 'chosen',
-    fallback: { value: 0.5, instrument: 'chosen', why: 'a usual order step' },
-  }),
+  cutting(
+    'cut.shrink',
+    'Weld pulls shorter',
+    'How much shorter one butt gets, measured on your own weld.',
+    [0, 5],
+    {
+      fallback: { value: 0.8, instrument: 'estimate', why: 'default until this welder has measured' },
+    },
+  ),
+  cutting(
+    'shaft.spline',
+    'New shaft’s spline length',
+    'Full-depth spline to ask the shaft maker for.',
+    [10, 250],
+    { instrument: 'chosen' },
+  ),
+  cutting(
+    'shaft.step',
+    'Round shaft length to',
+    'Step the shaft maker works to; 0 orders the exact length.',
+    [0, 5],
+    {
+      instrument: 'chosen',
+      fallback: { value: 0.5, instrument: 'chosen', why: 'a usual order step' },
+    },
+  ),
 ];
 
 /** When squareness was read. */
@@ -148,13 +264,30 @@ export const CLOCKS = [
 ] as const;
 
 function squareSide(side: Side): readonly Quantity[] {
-  const face = builder('cut', `Squareness, ${side}`, { side, instrument: 'caliper', datum: 'fixed ring on the tube' });
-  const radius = face(`square.${side}.radius`, 'Radius read at', 'Tube centre to where the readings touch the end face.', [10, 200], {
-    instrument: 'rule',
-    datum: 'tube centre',
+  const face = builder('cut', `Squareness, ${side}`, {
+    side,
+    instrument: 'caliper',
+    datum: 'fixed ring on the tube',
   });
+  const radius = face(
+    `square.${side}.radius`,
+    'Radius read at',
+    'Tube centre to where the readings touch the end face.',
+    [10, 200],
+    {
+      instrument: 'rule',
+      datum: 'tube centre',
+    },
+  );
   const stations = SQUARE_PHASES.flatMap((phase) =>
-    CLOCKS.map((c) => face(`square.${side}.${phase}.${c.id}`, c.label, 'Fixed ring to the end face, square to the ring.', [1, 1500])),
+    CLOCKS.map((c) =>
+      face(
+        `square.${side}.${phase}.${c.id}`,
+        c.label,
+        'Fixed ring to the end face, square to the ring.',
+        [1, 1500],
+      ),
+    ),
   );
   return [radius, ...stations];
 }

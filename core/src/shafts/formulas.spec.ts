@@ -40,7 +40,8 @@ describe('engagement', () => {
         const v = { shaftEnd, shaftSpline, gearStart, gearSpline, float };
         const length = engagement(v);
         expect(length).toBeLessThanOrEqual(Math.min(shaftSpline, gearSpline) + 1e-9);
-        if (shaftEnd >= gearStart) expect(engagement({ ...v, float: float + 1 })).toBeLessThanOrEqual(length + 1e-9);
+        if (shaftEnd >= gearStart)
+          expect(engagement({ ...v, float: float + 1 })).toBeLessThanOrEqual(length + 1e-9);
       }),
     );
   });

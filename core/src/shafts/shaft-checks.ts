@@ -26,7 +26,8 @@ export interface ShaftChecksInput {
 /** Checks of shafts: what may be shortened, what engages, what touches. */
 export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
   const checks: Check[] = retentionChecks(input);
-  if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value) checks.push(floatCheck(input.floatMin));
+  if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value)
+    checks.push(floatCheck(input.floatMin));
   for (const side of SIDES) {
     checks.push(...plausible(input, side));
     const need = input.shafts.needs[side];
@@ -47,8 +48,11 @@ function retentionChecks({ retention, use }: ShaftChecksInput): Check[] {
       stage: 'donor',
       level: hard ? 'caution' : 'ok',
       title: hard ? 'C-clip shafts on the strip' : 'C-clip retention noted',
-      reason: 'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
-      todo: hard ? 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.' : '',
+      reason:
+        'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
+      todo: hard
+        ? 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.'
+        : '',
       at: 'donor.shaft.left',
     },
   ];
@@ -83,7 +87,11 @@ function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
   ];
 }
 
-function shortenChecks({ retention, route, splineMajor, body }: ShaftChecksInput, need: ShaftNeed, side: Side): Check[] {
+function shortenChecks(
+  { retention, route, splineMajor, body }: ShaftChecksInput,
+  need: ShaftNeed,
+  side: Side,
+): Check[] {
   if (route !== 'shorten' || need.source !== 'shortened') return [];
   const checks: Check[] = [];
   if (retention === 'cClip')
@@ -92,7 +100,8 @@ function shortenChecks({ retention, route, splineMajor, body }: ShaftChecksInput
       stage: 'cut',
       level: 'stop',
       title: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
-      reason: 'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
+      reason:
+        'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
       todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
       at: `donor.shaft.${side}`,
     });
@@ -103,7 +112,9 @@ function shortenChecks({ retention, route, splineMajor, body }: ShaftChecksInput
     id: `shaft.necked.${side}`,
     stage: 'cut',
     level: necked ? 'stop' : 'ok',
-    title: necked ? `${sideName(side)} shaft cannot be splined again: necked body` : `${sideName(side)} shaft’s body is thick enough for a new spline`,
+    title: necked
+      ? `${sideName(side)} shaft cannot be splined again: necked body`
+      : `${sideName(side)} shaft’s body is thick enough for a new spline`,
     figure: { value: d.value, unit: 'mm', figureId: d.id },
     reason: `A full spline needs ${formatLength(splineMajor.value, { unit: 'mm', digits: 2 })} mm, its major diameter; thinner stock leaves the teeth without tops.`,
     todo: necked ? 'Order new shafts. Never build a shaft up by welding.' : '',
@@ -120,11 +131,16 @@ function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
     id: `shaft.stock.${side}`,
     stage: 'cut',
     level: over ? 'caution' : 'ok',
-    title: over ? `Stock short shaft does not match the ${side} side` : `Stock short shaft suits the ${side} side`,
+    title: over
+      ? `Stock short shaft does not match the ${side} side`
+      : `Stock short shaft suits the ${side} side`,
     figure: { value: off, unit: 'mm', figureId: need.fitted.id },
     limit,
-    reason: 'The side gears may stand at different distances from the pinion axis, so a short shaft is not always right on the other side.',
-    todo: over ? 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.' : '',
+    reason:
+      'The side gears may stand at different distances from the pinion axis, so a short shaft is not always right on the other side.',
+    todo: over
+      ? 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.'
+      : '',
     at: `donor.shaft.${side}`,
   };
 }
@@ -144,11 +160,15 @@ function shareCheck(share: Figure, side: Side, limits: Changes): Check {
     id: `shaft.engagement.${side}`,
     stage: 'cut',
     level,
-    title: level === 'ok' ? `${sideName(side)} spline engages fully enough` : `${sideName(side)} spline engages too little`,
+    title:
+      level === 'ok'
+        ? `${sideName(side)} spline engages fully enough`
+        : `${sideName(side)} spline engages too little`,
     figure: { value: share.value, unit: 'ratio', figureId: share.id },
     limit: level === 'stop' ? least : good,
     reason: 'Too little spline in the side gear strips or twists under load.',
-    todo: level === 'ok' ? '' : 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
+    todo:
+      level === 'ok' ? '' : 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
     at: 'shaft.spline',
   };
 }
@@ -160,11 +180,18 @@ function gapCheck(gap: Figure, side: Side, limits: Changes): Check {
     id: `shaft.gap.${side}`,
     stage: 'cut',
     level,
-    title: level === 'ok' ? `${sideName(side)} shaft is clear of the cross shaft` : `${sideName(side)} shaft ${gap.value <= 0 ? 'runs into' : 'is too near'} the cross shaft`,
+    title:
+      level === 'ok'
+        ? `${sideName(side)} shaft is clear of the cross shaft`
+        : `${sideName(side)} shaft ${gap.value <= 0 ? 'runs into' : 'is too near'} the cross shaft`,
     figure: { value: gap.value, unit: 'mm', figureId: gap.id },
     limit,
-    reason: 'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
-    todo: level === 'ok' ? '' : 'Shorten the order length, or take the difference off the inner end and chamfer it.',
+    reason:
+      'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
+    todo:
+      level === 'ok'
+        ? ''
+        : 'Shorten the order length, or take the difference off the inner end and chamfer it.',
     at: `donor.shaft.${side}`,
   };
 }

@@ -64,13 +64,21 @@ export function shaftsStage(input: ShaftsInput): ShaftsResult {
   return { bySchool: all, needs, fit };
 }
 
-const shaftOf = (input: ShaftsInput, side: Side): Maybe => (side === 'left' ? input.shaftLeft : input.shaftRight);
+const shaftOf = (input: ShaftsInput, side: Side): Maybe =>
+  side === 'left' ? input.shaftLeft : input.shaftRight;
 
 function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | undefined {
   const L = shaftOf(input, side);
   if (!L) return undefined;
   const needed = derive(
-    { id: `${plan.school}.shaft.${side}`, label: `Shaft length needed, ${side}`, unit: 'mm', formula: '{L} − {c}', source: 'Old length less the cut: brake space and seat stay', inputs: { L, c: plan.cut[side] } },
+    {
+      id: `${plan.school}.shaft.${side}`,
+      label: `Shaft length needed, ${side}`,
+      unit: 'mm',
+      formula: '{L} − {c}',
+      source: 'Old length less the cut: brake space and seat stay',
+      inputs: { L, c: plan.cut[side] },
+    },
     (v) => v.L - v.c,
   );
   return { needed, ...fitted(input, plan, side, L, needed) };
@@ -80,27 +88,61 @@ function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, n
   const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
   const work = plan.work[side];
   if (work === 'leave')
-    return { source: 'own' as const, fitted: derive({ ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } }, (v) => v.L) };
+    return {
+      source: 'own' as const,
+      fitted: derive(
+        { ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } },
+        (v) => v.L,
+      ),
+    };
   const short = shaftOf(input, otherSide(side));
   if (plan.school === 'shortShaft' && short)
     return {
       source: 'stockShort' as const,
-      fitted: derive({ ...base, formula: '{L_short}', source: 'A second stock short shaft, as long as the other side’s', inputs: { L_short: short } }, (v) => v.L_short),
+      fitted: derive(
+        {
+          ...base,
+          formula: '{L_short}',
+          source: 'A second stock short shaft, as long as the other side’s',
+          inputs: { L_short: short },
+        },
+        (v) => v.L_short,
+      ),
     };
   const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
   const step = input.step?.value ?? 0;
   const rounding = orderLength(needed.value, step) - needed.value;
   return {
     source,
-    fitted: derive({ ...base, formula: '{L_new}', source: step > 0 ? `Length needed, rounded to ${step} mm` : 'Length needed, not rounded', inputs: { L_new: needed } }, (v) => v.L_new + rounding),
+    fitted: derive(
+      {
+        ...base,
+        formula: '{L_new}',
+        source: step > 0 ? `Length needed, rounded to ${step} mm` : 'Length needed, not rounded',
+        inputs: { L_new: needed },
+      },
+      (v) => v.L_new + rounding,
+    ),
   };
 }
 
-function fitOf(input: ShaftsInput, plan: SchoolPlan | undefined, need: ShaftNeed | undefined, side: Side): ShaftFit {
+function fitOf(
+  input: ShaftsInput,
+  plan: SchoolPlan | undefined,
+  need: ShaftNeed | undefined,
+  side: Side,
+): ShaftFit {
   const none = { engagedMin: undefined, engagedMax: undefined, share: undefined, gap: undefined };
   if (!plan || !need || plan.work[side] === 'widen') return none;
   const end = derive(
-    { id: `shaft.end.${side}`, label: `Shaft’s inner end, ${side}`, unit: 'mm', formula: '{H_new} − {L}', source: 'From the pinion axis, shaft pushed fully home', inputs: { H_new: plan.half[side], L: need.fitted } },
+    {
+      id: `shaft.end.${side}`,
+      label: `Shaft’s inner end, ${side}`,
+      unit: 'mm',
+      formula: '{H_new} − {L}',
+      source: 'From the pinion axis, shaft pushed fully home',
+      inputs: { H_new: plan.half[side], L: need.fitted },
+    },
     (v) => v.H_new - v.L,
   );
   return { ...engaged(input, need, end, side), gap: gapOf(input, end, side) };
@@ -135,7 +177,14 @@ function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
   const engagedMin = at('in', 'Engaged, shaft fully home', input.floatMin);
   const engagedMax = at('out', 'Engaged, shaft fully out', input.floatMax);
   const share = derive(
-    { id: `engaged.share.${side}`, label: `Share of the side gear engaged, ${side}`, unit: 'ratio', formula: 'min({l_in}, {l_out})/{l_g}', source: 'The lesser engagement over the side gear’s spline length', inputs: { l_in: engagedMin, l_out: engagedMax, l_g } },
+    {
+      id: `engaged.share.${side}`,
+      label: `Share of the side gear engaged, ${side}`,
+      unit: 'ratio',
+      formula: 'min({l_in}, {l_out})/{l_g}',
+      source: 'The lesser engagement over the side gear’s spline length',
+      inputs: { l_in: engagedMin, l_out: engagedMax, l_g },
+    },
     (v) => Math.min(v.l_in, v.l_out) / v.l_g,
   );
   return { engagedMin, engagedMax, share };
@@ -144,7 +193,14 @@ function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
 function gapOf({ crossShaft: d, floatMin: e }: ShaftsInput, p: Figure, side: Side): Maybe {
   if (!d || !e) return undefined;
   return derive(
-    { id: `shaft.gap.${side}`, label: `Gap to the cross shaft, ${side}`, unit: 'mm', formula: '{p} + {e} − {d}/2', source: 'Inner end to the cross shaft’s side, shaft fully home', inputs: { p, e, d } },
+    {
+      id: `shaft.gap.${side}`,
+      label: `Gap to the cross shaft, ${side}`,
+      unit: 'mm',
+      formula: '{p} + {e} − {d}/2',
+      source: 'Inner end to the cross shaft’s side, shaft fully home',
+      inputs: { p, e, d },
+    },
     (v) => v.p + v.e - v.d / 2,
   );
 }
@@ -168,4 +224,5 @@ function guess(plan: SchoolPlan, side: Side): ShaftSource {
   return plan.school === 'shortShaft' ? 'stockShort' : 'new';
 }
 
-const counted = (n: number, one: string, many = `${one}s`): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
+const counted = (n: number, one: string, many = `${one}s`): string =>
+  n === 0 ? '' : `${n} ${n === 1 ? one : many}`;

@@ -7,7 +7,16 @@ import { showValue, type Plan } from '../plan';
 import { toBuy, type ShaftSource } from '../shafts';
 import { LIMITS, type LimitId } from '../checks';
 import type { LengthUnit } from '../units';
-import { CAUTIONS, DATUM_NAMES, METHOD_NAMES, PHASE_NAMES, RETENTION_NAMES, ROUTE_NAMES, SCHOOL_NAMES, USE_NAMES } from './words';
+import {
+  CAUTIONS,
+  DATUM_NAMES,
+  METHOD_NAMES,
+  PHASE_NAMES,
+  RETENTION_NAMES,
+  ROUTE_NAMES,
+  SCHOOL_NAMES,
+  USE_NAMES,
+} from './words';
 
 /** One cell of the sheet: the text as printed, and the figure behind it. */
 export interface SheetCell {
@@ -71,11 +80,17 @@ export function cutSheet(plan: Plan, results: Results, unit: LengthUnit): CutShe
   const open = results.checks.filter(isOpen);
   return {
     head: head(plan, results, print),
-    sections: [marksSection(plan, results, print), shaftSection(results, print), squareSection(results, print)].filter((s) => s.rows.length > 0),
+    sections: [
+      marksSection(plan, results, print),
+      shaftSection(results, print),
+      squareSection(results, print),
+    ].filter((s) => s.rows.length > 0),
     checks: open.map((c) => sheetCheck(c, unit)),
     accepted: results.checks.filter((c) => c.accepted).map((c) => sheetCheck(c, unit)),
     limits: limitLines(plan, unit),
-    lacks: results.decisions.filter((d) => d.lacks.length > 0 && d.stage === 'cut').map((d) => `${d.label}: ${d.lacks.length} readings missing`),
+    lacks: results.decisions
+      .filter((d) => d.lacks.length > 0 && d.stage === 'cut')
+      .map((d) => `${d.label}: ${d.lacks.length} readings missing`),
     cautions: CAUTIONS,
     notes: plan.brief.notes,
   };
@@ -90,7 +105,8 @@ function printer(unit: LengthUnit): Printer {
     const text = showValue(figure.value, figure.unit, unit);
     if (!withU) return { text, figure };
     const U = expandedUncertainty(figure);
-    const tail = figure.unit === 'mm' && unit === 'frac' ? showValue(U, 'mm', 'mm') : showValue(U, figure.unit, unit);
+    const tail =
+      figure.unit === 'mm' && unit === 'frac' ? showValue(U, 'mm', 'mm') : showValue(U, figure.unit, unit);
     return { text: `${text} ± ${tail}`, figure };
   };
 }
@@ -108,7 +124,10 @@ function head(plan: Plan, results: Results, print: Printer): CutSheet['head'] {
     ['WMS width', print(planned?.width).text],
     ['To expect', print(results.marks.widthExpected, true).text],
     ['Pinion', planned ? pinionText(planned.pinion, print) : '–'],
-    ['Shafts', `${RETENTION_NAMES[plan.choices.retention]}, ${ROUTE_NAMES[plan.choices.shaftRoute].toLowerCase()}`],
+    [
+      'Shafts',
+      `${RETENTION_NAMES[plan.choices.retention]}, ${ROUTE_NAMES[plan.choices.shaftRoute].toLowerCase()}`,
+    ],
     ['To buy', planned ? toBuy(results.shafts.needs, planned) : '–'],
   ];
 }
@@ -132,19 +151,28 @@ function marksSection(plan: Plan, results: Results, print: Printer): SheetSectio
   const from = `from the ${DATUM_NAMES[plan.choices.datum]}`;
   const endOff = plan.choices.method === 'endOff';
   const work = { shorten: '', leave: 'no cut', widen: 'metal missing' };
-  const cut = (side: Side) => (school.work[side] === 'shorten' ? print(school.cut[side]) : { text: work[school.work[side]], figure: school.cut[side] });
+  const cut = (side: Side) =>
+    school.work[side] === 'shorten'
+      ? print(school.cut[side])
+      : { text: work[school.work[side]], figure: school.cut[side] };
   return {
     title: 'Marks and lengths',
     rows: [
       row('Cut', 'shorter by', cut),
-      row(endOff ? 'Tube left on the casting' : 'Inner mark', `${from}; blade outboard of it`, (s) => print(marks[s]?.inner.fromDatum)),
-      row(endOff ? 'End comes off' : 'Outer mark', `${from}; blade inboard of it`, (s) => print(marks[s]?.outer.fromDatum)),
+      row(endOff ? 'Tube left on the casting' : 'Inner mark', `${from}; blade outboard of it`, (s) =>
+        print(marks[s]?.inner.fromDatum),
+      ),
+      row(endOff ? 'End comes off' : 'Outer mark', `${from}; blade inboard of it`, (s) =>
+        print(marks[s]?.outer.fromDatum),
+      ),
       row('Between the marks', 'both kerfs inside', (s) => print(marks[s]?.spacing)),
       row('Slug that falls out', 'measured loose', (s) => print(marks[s]?.slug)),
       row('Blade kerf', 'allowed for', () => print(results.known['cut.kerf']?.figure)),
       row('Root gap', 'between the edges', () => print(results.known['cut.gap']?.figure)),
       row('Tube after tacking', 'casting to housing end', (s) => print(marks[s]?.tubeTacked, true)),
-      row('Tube after welding', 'casting to housing end', (s) => print(marks[s]?.tubeWelded ?? results.known[`donor.tube.${s}`]?.figure, true)),
+      row('Tube after welding', 'casting to housing end', (s) =>
+        print(marks[s]?.tubeWelded ?? results.known[`donor.tube.${s}`]?.figure, true),
+      ),
       row('Half after welding', 'pinion axis to WMS', (s) => print(results.marks.halfExpected[s], true)),
     ],
   };
@@ -172,9 +200,12 @@ function shaftSection(results: Results, print: Printer): SheetSection {
 
 function squareSection(results: Results, print: Printer): SheetSection {
   const latest = results.square.latest;
-  const phases = SIDES.flatMap((s) => (latest[s] ? [`${s} ${PHASE_NAMES[latest[s].phase].toLowerCase()}`] : []));
+  const phases = SIDES.flatMap((s) =>
+    latest[s] ? [`${s} ${PHASE_NAMES[latest[s].phase].toLowerCase()}`] : [],
+  );
   if (phases.length === 0) return { title: 'Squareness', rows: [] };
-  const far = (face: FaceSquare | undefined): SheetCell => (face ? { text: clockName(face.farthestRad) } : EMPTY);
+  const far = (face: FaceSquare | undefined): SheetCell =>
+    face ? { text: clockName(face.farthestRad) } : EMPTY;
   return {
     title: `Squareness, ${phases.join(', ')}`,
     rows: [

@@ -18,12 +18,26 @@ export interface SurveyResult {
 export function surveyStage({ left, right, width }: SurveyInput): SurveyResult {
   if (!left || !right) return {};
   const offset = derive(
-    { id: 'survey.offset', label: 'Old axle off centreline', unit: 'mm', formula: '({L} − {R})/2', source: 'Survey', inputs: { L: left, R: right } },
+    {
+      id: 'survey.offset',
+      label: 'Old axle off centreline',
+      unit: 'mm',
+      formula: '({L} − {R})/2',
+      source: 'Survey',
+      inputs: { L: left, R: right },
+    },
     (v) => (v.L - v.R) / 2,
   );
   if (!width) return { offset };
   const closure = derive(
-    { id: 'survey.closure', label: 'Halves against width', unit: 'mm', formula: '{L} + {R} − {W}', source: 'Survey, closing the traverse', inputs: { L: left, R: right, W: width } },
+    {
+      id: 'survey.closure',
+      label: 'Halves against width',
+      unit: 'mm',
+      formula: '{L} + {R} − {W}',
+      source: 'Survey, closing the traverse',
+      inputs: { L: left, R: right, W: width },
+    },
     (v) => v.L + v.R - v.W,
   );
   return { offset, closure };
@@ -44,8 +58,11 @@ export function surveyChecks({ closure, offset }: SurveyResult, limits: Changes)
       title: over ? 'Old axle’s halves do not add up to its width' : 'Old axle’s readings add up',
       figure: { value: closure.value, unit: 'mm', figureId: closure.id },
       limit,
-      reason: 'One of the three readings is wrong if the halves and the width differ by more than the tape explains.',
-      todo: over ? 'Read both halves and the width again; check that the plumb line hangs on the centreline.' : '',
+      reason:
+        'One of the three readings is wrong if the halves and the width differ by more than the tape explains.',
+      todo: over
+        ? 'Read both halves and the width again; check that the plumb line hangs on the centreline.'
+        : '',
       at: 'survey.width',
     });
   }
@@ -60,7 +77,9 @@ export function surveyChecks({ closure, offset }: SurveyResult, limits: Changes)
       figure: { value: offset.value, unit: 'mm', figureId: offset.id },
       limit,
       reason: 'A new axle placed like the old one would be off centre as well.',
-      todo: over ? 'Find out why: a bent locating part, a sagged spring or a wrong centreline. Do not copy it.' : '',
+      todo: over
+        ? 'Find out why: a bent locating part, a sagged spring or a wrong centreline. Do not copy it.'
+        : '',
       at: 'survey.left',
     });
   }

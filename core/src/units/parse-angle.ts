@@ -41,7 +41,7 @@ function degreesMinutesSeconds(parts: RegExpExecArray): number | string {
   const seconds = parts[3] === undefined ? 0 : readDecimal(parts[3]);
   if (typeof minutes === 'string') return minutes;
   if (typeof seconds === 'string') return seconds;
-  if (minutes >= 60 || seconds >= 60) return 'Minutes and seconds stay below 60: write 2°30\', not 1°90\'.';
+  if (minutes >= 60 || seconds >= 60) return "Minutes and seconds stay below 60: write 2°30', not 1°90'.";
   return (Number(parts[1]) + minutes / 60 + seconds / 3600) * RAD_PER_DEGREE;
 }
 

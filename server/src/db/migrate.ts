@@ -19,7 +19,9 @@ export async function migrate(pool: Pool, folder: string): Promise<readonly stri
     const sql = await readFile(join(folder, name), 'utf8');
     const fresh = await withTransaction(pool, async (client) => {
       await client.query('select pg_advisory_xact_lock($1)', [LOCK]);
-      await client.query('create table if not exists migrations (name text primary key, at timestamptz not null default now())');
+      await client.query(
+        'create table if not exists migrations (name text primary key, at timestamptz not null default now())',
+      );
       const done = await client.query('select 1 from migrations where name = $1', [name]);
       if (done.rowCount) return false;
       await client.query(sql);

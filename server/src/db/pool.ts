@@ -6,7 +6,12 @@ export type Client = pg.PoolClient;
 
 /** A pool that outlives a restart of the database: broken idle connections are logged and replaced. */
 export function createPool(connectionString: string, log: Logger): Pool {
-  const pool = new pg.Pool({ connectionString, max: 10, connectionTimeoutMillis: 3000, idleTimeoutMillis: 10_000 });
+  const pool = new pg.Pool({
+    connectionString,
+    max: 10,
+    connectionTimeoutMillis: 3000,
+    idleTimeoutMillis: 10_000,
+  });
   pool.on('error', (error) => {
     log.warn({ err: error }, 'idle database connection lost');
   });

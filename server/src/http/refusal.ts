@@ -32,7 +32,9 @@ export function valid<T>(schema: Schema<T>, value: unknown, what: string, conver
   if (result.error) {
     const problems = problemsOf(result.error);
     const first = problems[0];
-    const message = first ? `The ${what} is refused: ${first.field || what} ${first.wrong}.` : `The ${what} is refused.`;
+    const message = first
+      ? `The ${what} is refused: ${first.field || what} ${first.wrong}.`
+      : `The ${what} is refused.`;
     throw refused('invalid', message, problems);
   }
   return result.value;
@@ -52,7 +54,11 @@ export const answerErrors: ErrorRequestHandler = (error: unknown, request, respo
 
 function asRefused(error: unknown): Refused {
   if (error instanceof Refused) return error;
-  if (isUnavailable(error)) return refused('unavailable', 'The database does not answer just now. Nothing was lost; it will be tried again.');
+  if (isUnavailable(error))
+    return refused(
+      'unavailable',
+      'The database does not answer just now. Nothing was lost; it will be tried again.',
+    );
   const parser = bodyError(error);
   return parser ?? refused('internal', 'Something went wrong here. Nothing was changed.');
 }
@@ -61,15 +67,23 @@ function bodyError(error: unknown): Refused | undefined {
   if (typeof error !== 'object' || error === null || !('type' in error)) return undefined;
   switch (error.type) {
     case 'entity.too.large':
-      return refused('tooLarge', 'This is too large: at most 1 MB.', [{ field: 'body', wrong: 'is larger than 1 MB', right: 'a plan file, usually some 10 kB' }]);
+      return refused('tooLarge', 'This is too large: at most 1 MB.', [
+        { field: 'body', wrong: 'is larger than 1 MB', right: 'a plan file, usually some 10 kB' },
+      ]);
     case 'entity.parse.failed':
-      return refused('invalid', 'The body is not whole JSON.', [{ field: 'body', wrong: 'is not whole JSON', right: 'an object in JSON' }]);
+      return refused('invalid', 'The body is not whole JSON.', [
+        { field: 'body', wrong: 'is not whole JSON', right: 'an object in JSON' },
+      ]);
     case 'charset.unsupported':
     case 'encoding.unsupported':
-      return refused('wrongType', 'The body’s encoding is not known.', [{ field: 'body', wrong: 'is in another encoding', right: 'UTF-8' }]);
+      return refused('wrongType', 'The body’s encoding is not known.', [
+        { field: 'body', wrong: 'is in another encoding', right: 'UTF-8' },
+      ]);
     case 'request.aborted':
     case 'request.size.invalid':
-      return refused('invalid', 'The body arrived cut short.', [{ field: 'body', wrong: 'is shorter than announced', right: 'the whole body' }]);
+      return refused('invalid', 'The body arrived cut short.', [
+        { field: 'body', wrong: 'is shorter than announced', right: 'the whole body' },
+      ]);
     default:
       return undefined;
   }

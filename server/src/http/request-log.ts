@@ -7,6 +7,8 @@ export function requestLog(logger: Logger): RequestHandler {
   return pinoHttp({
     logger,
     autoLogging: { ignore: (request) => request.url === '/api/health' },
-    serializers: { req: (r: { id: unknown; method: string; url: string }) => ({ id: r.id, method: r.method, url: r.url }) },
+    serializers: {
+      req: (r: { id: unknown; method: string; url: string }) => ({ id: r.id, method: r.method, url: r.url }),
+    },
   });
 }

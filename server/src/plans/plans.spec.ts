@@ -15,16 +15,33 @@ beforeAll(async () => {
 afterAll(() => h.close());
 
 const who = 'Ansa';
-const half = (value: number) => ({ repeats: [{ value, typed: String(value) }], instrument: 'tape' as const, datum: 'pinion axis' });
-const withHalf = (plan: Plan, value: number): Plan => ({ ...plan, readings: { ...plan.readings, 'donor.half.left': half(value) } });
-const fresh = async (name = 'Hauler') => (await h.call('POST', '/api/projects', { name, variant: 'Over-axle', who })).json;
-const save = (id: string, baseRevision: number, plan: unknown) => h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan, who });
+const half = (value: number) => ({
+  repeats: [{ value, typed: String(value) }],
+  instrument: 'tape' as const,
+  datum: 'pinion axis',
+});
+const withHalf = (plan: Plan, value: number): Plan => ({
+  ...plan,
+  readings: { ...plan.readings, 'donor.half.left': half(value) },
+});
+const fresh = async (name = 'Hauler') =>
+  (await h.call('POST', '/api/projects', { name, variant: 'Over-axle', who })).json;
+const save = (id: string, baseRevision: number, plan: unknown) =>
+  h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan, who });
 
 describe('projects', () => {
   it('makes one, lists it, renames it, takes it off the list and keeps its revisions', async () => {
     const made = await fresh('Linnet');
-    expect(made).toMatchObject({ projectName: 'Linnet', name: 'Over-axle', revision: 1, canUndo: false, plan: EMPTY_PLAN });
-    expect((await h.call('PATCH', `/api/projects/${made.projectId}`, { name: 'Tamsel Linnet' })).status).toBe(204);
+    expect(made).toMatchObject({
+      projectName: 'Linnet',
+      name: 'Over-axle',
+      revision: 1,
+      canUndo: false,
+      plan: EMPTY_PLAN,
+    });
+    expect((await h.call('PATCH', `/api/projects/${made.projectId}`, { name: 'Tamsel Linnet' })).status).toBe(
+      204,
+    );
     const names = (list: { name: string }[]) => list.map((p) => p.name);
     expect(names((await h.call('GET', '/api/projects')).json)).toContain('Tamsel Linnet');
     expect((await h.call('DELETE', `/api/projects/${made.projectId}`)).status).toBe(204);
@@ -39,7 +56,11 @@ describe('projects', () => {
     await save(made.id, 1, withHalf(EMPTY_PLAN, 812.3));
     const copy = await h.call('POST', '/api/variants', { copyOf: made.id, name: 'Keep offset', who });
     expect(copy.status).toBe(201);
-    expect(copy.json).toMatchObject({ projectId: made.projectId, revision: 1, plan: withHalf(EMPTY_PLAN, 812.3) });
+    expect(copy.json).toMatchObject({
+      projectId: made.projectId,
+      revision: 1,
+      plan: withHalf(EMPTY_PLAN, 812.3),
+    });
   });
 
   it('puts the demo in once, never again', async () => {
@@ -66,7 +87,12 @@ describe('saving', () => {
     const answer = await save(id, 1, withHalf(EMPTY_PLAN, 791.2));
     expect(answer.json).toMatchObject({ revision: 2, canUndo: true, canRedo: false });
     const history = (await h.call('GET', `/api/variants/${id}/history`)).json;
-    expect(history[0]).toMatchObject({ revision: 2, kind: 'edit', who, changed: ['/readings/donor.half.left'] });
+    expect(history[0]).toMatchObject({
+      revision: 2,
+      kind: 'edit',
+      who,
+      changed: ['/readings/donor.half.left'],
+    });
     expect(history[1]).toMatchObject({ revision: 1, kind: 'create' });
   });
 
@@ -80,20 +106,29 @@ describe('saving', () => {
     await save(id, 1, withHalf(EMPTY_PLAN, 791.2));
     const stale = await save(id, 1, withHalf(EMPTY_PLAN, 640.7));
     expect(stale.status).toBe(409);
-    expect(stale.json).toMatchObject({ error: 'stale', base: EMPTY_PLAN, changed: ['/readings/donor.half.left'], current: { revision: 2 } });
+    expect(stale.json).toMatchObject({
+      error: 'stale',
+      base: EMPTY_PLAN,
+      changed: ['/readings/donor.half.left'],
+      current: { revision: 2 },
+    });
     expect((await h.call('GET', `/api/variants/${id}`)).json.plan).toEqual(withHalf(EMPTY_PLAN, 791.2));
   });
 
   it('lets exactly one of ten writes from the same base through', async () => {
     const { id } = await fresh();
-    const answers = await Promise.all(Array.from({ length: 10 }, (_, i) => save(id, 1, withHalf(EMPTY_PLAN, 700.5 + i))));
+    const answers = await Promise.all(
+      Array.from({ length: 10 }, (_, i) => save(id, 1, withHalf(EMPTY_PLAN, 700.5 + i))),
+    );
     expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
     expect(answers.filter((a) => a.status === 409)).toHaveLength(9);
     expect((await h.call('GET', `/api/variants/${id}`)).json.revision).toBe(2);
   });
 
   it('cannot be rewritten, not even by SQL', async () => {
-    await expect(h.pool.query("update plan_revisions set who = 'somebody'")).rejects.toMatchObject({ code: '23001' });
+    await expect(h.pool.query("update plan_revisions set who = 'somebody'")).rejects.toMatchObject({
+      code: '23001',
+    });
     await expect(h.pool.query('delete from plan_revisions')).rejects.toMatchObject({ code: '23001' });
   });
 });
@@ -101,16 +136,38 @@ describe('saving', () => {
 describe('undo and redo', () => {
   it('walks back and forth, and a new edit ends the redo', async () => {
     const { id } = await fresh();
-    const step = async (what: 'undo' | 'redo', baseRevision: number) => h.call('POST', `/api/variants/${id}/${what}`, { baseRevision, who });
+    const step = async (what: 'undo' | 'redo', baseRevision: number) =>
+      h.call('POST', `/api/variants/${id}/${what}`, { baseRevision, who });
     await save(id, 1, withHalf(EMPTY_PLAN, 701.1));
     await save(id, 2, withHalf(EMPTY_PLAN, 702.2));
-    expect((await step('undo', 3)).json).toMatchObject({ revision: 4, plan: withHalf(EMPTY_PLAN, 701.1), canUndo: true, canRedo: true });
-    expect((await step('undo', 4)).json).toMatchObject({ revision: 5, plan: EMPTY_PLAN, canUndo: false, canRedo: true });
+    expect((await step('undo', 3)).json).toMatchObject({
+      revision: 4,
+      plan: withHalf(EMPTY_PLAN, 701.1),
+      canUndo: true,
+      canRedo: true,
+    });
+    expect((await step('undo', 4)).json).toMatchObject({
+      revision: 5,
+      plan: EMPTY_PLAN,
+      canUndo: false,
+      canRedo: true,
+    });
     expect((await step('undo', 5)).status).toBe(409);
-    expect((await step('redo', 5)).json).toMatchObject({ revision: 6, plan: withHalf(EMPTY_PLAN, 701.1), canRedo: true });
-    expect((await step('redo', 6)).json).toMatchObject({ revision: 7, plan: withHalf(EMPTY_PLAN, 702.2), canRedo: false });
+    expect((await step('redo', 5)).json).toMatchObject({
+      revision: 6,
+      plan: withHalf(EMPTY_PLAN, 701.1),
+      canRedo: true,
+    });
+    expect((await step('redo', 6)).json).toMatchObject({
+      revision: 7,
+      plan: withHalf(EMPTY_PLAN, 702.2),
+      canRedo: false,
+    });
     expect((await step('undo', 7)).json).toMatchObject({ revision: 8, plan: withHalf(EMPTY_PLAN, 701.1) });
-    expect((await save(id, 8, withHalf(EMPTY_PLAN, 703.3))).json).toMatchObject({ revision: 9, canRedo: false });
+    expect((await save(id, 8, withHalf(EMPTY_PLAN, 703.3))).json).toMatchObject({
+      revision: 9,
+      canRedo: false,
+    });
     expect((await step('undo', 9)).json.plan).toEqual(withHalf(EMPTY_PLAN, 701.1));
     expect((await step('undo', 7)).json.error).toBe('stale');
   });
@@ -123,7 +180,9 @@ describe('plan files', () => {
     const made = (await h.call('POST', '/api/plan-files?who=Ansa', tern)).json;
     expect(made).toMatchObject({ projectName: 'Tern', revision: 1 });
     const out = await h.call('GET', `/api/variants/${made.id}/plan-file`);
-    expect(out.headers.get('content-disposition')).toContain('attachment; filename="Tern Carter axle- even up.intervex.json"');
+    expect(out.headers.get('content-disposition')).toContain(
+      'attachment; filename="Tern Carter axle- even up.intervex.json"',
+    );
     expect(JSON.parse(out.text)).toEqual(JSON.parse(tern));
   });
 
@@ -133,11 +192,41 @@ describe('plan files', () => {
     ['of another kind', '{"format":"shopping-list"}', 400, 'format', /no Intervex plan/],
     ['of a later version', tern.replace('"version": 2', '"version": 9'), 400, 'version', /newer/],
     ['with a field nobody knows', tern.replace('"vehicle"', '"vehicel"'), 400, 'plan.brief', /./],
-    ['with a script in a name', tern.replace('"Tern"', '"<script>alert(1)</script>"'), 400, 'project', /character/],
-    ['with SQL in a name', tern.replace('"Tern"', JSON.stringify("x'; drop table projects; --")), 400, 'project', /character/],
-    ['with a negative tube', tern.replace('"value": 587.8', '"value": -587.8'), 400, 'plan.readings.donor.tube.left.repeats[0].value', /between 20\.0 mm and 1200\.0 mm/],
-    ['with an axle of 90 m', tern.replace('"value": 1402', '"value": 90000'), 400, 'plan.readings.brief.targetWidth.repeats[0].value', /2600/],
-    ['with text for a number', tern.replace('"value": 1402', '"value": "wide"'), 400, 'plan.readings.brief.targetWidth.repeats[0].value', /number/],
+    [
+      'with a script in a name',
+      tern.replace('"Tern"', '"<script>alert(1)</script>"'),
+      400,
+      'project',
+      /character/,
+    ],
+    [
+      'with SQL in a name',
+      tern.replace('"Tern"', JSON.stringify("x'; drop table projects; --")),
+      400,
+      'project',
+      /character/,
+    ],
+    [
+      'with a negative tube',
+      tern.replace('"value": 587.8', '"value": -587.8'),
+      400,
+      'plan.readings.donor.tube.left.repeats[0].value',
+      /between 20\.0 mm and 1200\.0 mm/,
+    ],
+    [
+      'with an axle of 90 m',
+      tern.replace('"value": 1402', '"value": 90000'),
+      400,
+      'plan.readings.brief.targetWidth.repeats[0].value',
+      /2600/,
+    ],
+    [
+      'with text for a number',
+      tern.replace('"value": 1402', '"value": "wide"'),
+      400,
+      'plan.readings.brief.targetWidth.repeats[0].value',
+      /number/,
+    ],
   ])('%s is refused with field and reason', async (_, text, status, field, wrong) => {
     const before = (await h.pool.query<{ n: string }>('select count(*) as n from projects')).rows[0]?.n;
     const answer = await h.call('POST', '/api/plan-files', text);
@@ -166,38 +255,95 @@ describe('bad requests', () => {
   };
 
   it('wrong content type, wrong encoding, half a body', async () => {
-    expect((await bad('POST', '/api/projects', 'name=Tern', { 'content-type': 'application/x-www-form-urlencoded' })).status).toBe(415);
+    expect(
+      (await bad('POST', '/api/projects', 'name=Tern', { 'content-type': 'application/x-www-form-urlencoded' }))
+        .status,
+    ).toBe(415);
     expect((await bad('POST', '/api/plan-files', 'x', { 'content-type': 'text/plain' })).status).toBe(415);
-    expect((await bad('POST', '/api/projects', '{"name":"T"}', { 'content-type': 'application/json; charset=koi9' })).status).toBe(415);
+    expect(
+      (await bad('POST', '/api/projects', '{"name":"T"}', { 'content-type': 'application/json; charset=koi9' }))
+        .status,
+    ).toBe(415);
     expect((await bad('POST', '/api/projects', '{"name":')).json.message).toMatch(/whole JSON/);
   });
 
   it('ids that are none, or not known', async () => {
     expect((await bad('GET', "/api/variants/1'%20or%20'1'='1")).json.problems[0].field).toBe('id');
     expect((await bad('GET', '/api/variants/00000000-0000-4000-8000-000000000000')).status).toBe(404);
-    expect((await bad('PUT', '/api/variants/00000000-0000-4000-8000-000000000000/plan', { baseRevision: 1, plan: EMPTY_PLAN, who })).status).toBe(404);
+    expect(
+      (
+        await bad('PUT', '/api/variants/00000000-0000-4000-8000-000000000000/plan', {
+          baseRevision: 1,
+          plan: EMPTY_PLAN,
+          who,
+        })
+      ).status,
+    ).toBe(404);
     expect((await bad('GET', '/api/nothing')).status).toBe(404);
   });
 
   it('fields nobody knows, missing fields, and values out of place', async () => {
     const { id } = await fresh();
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: { ...EMPTY_PLAN, extra: 1 }, who })).json.problems[0]).toMatchObject({ field: 'plan.extra', wrong: '“extra” is not a field here' });
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: {}, who })).json.problems.map((p: { field: string }) => p.field)).toContain('plan.brief');
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 7, plan: EMPTY_PLAN, who })).json.problems[0].field).toBe('baseRevision');
-    expect((await bad('POST', '/api/projects', { name: '', variant: 'x', who })).json.problems[0].field).toBe('name');
-    expect((await bad('POST', '/api/projects', { name: 'lone \ud800', variant: 'x', who })).json.problems[0].field).toBe('name');
-    expect((await bad('POST', '/api/projects', { name: 'null \u0000', variant: 'x', who })).json.problems[0].field).toBe('name');
-    expect((await bad('GET', `/api/variants/${id}/cut-sheet.pdf?paper=a3`)).json.problems[0]).toMatchObject({ field: 'paper', right: 'one of a4, letter' });
+    expect(
+      (
+        await bad('PUT', `/api/variants/${id}/plan`, {
+          baseRevision: 1,
+          plan: { ...EMPTY_PLAN, extra: 1 },
+          who,
+        })
+      ).json.problems[0],
+    ).toMatchObject({ field: 'plan.extra', wrong: '“extra” is not a field here' });
+    expect(
+      (await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: {}, who })).json.problems.map(
+        (p: { field: string }) => p.field,
+      ),
+    ).toContain('plan.brief');
+    expect(
+      (await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 7, plan: EMPTY_PLAN, who })).json
+        .problems[0].field,
+    ).toBe('baseRevision');
+    expect((await bad('POST', '/api/projects', { name: '', variant: 'x', who })).json.problems[0].field).toBe(
+      'name',
+    );
+    expect(
+      (await bad('POST', '/api/projects', { name: 'lone \ud800', variant: 'x', who })).json.problems[0].field,
+    ).toBe('name');
+    expect(
+      (await bad('POST', '/api/projects', { name: 'null \u0000', variant: 'x', who })).json.problems[0].field,
+    ).toBe('name');
+    expect((await bad('GET', `/api/variants/${id}/cut-sheet.pdf?paper=a3`)).json.problems[0]).toMatchObject({
+      field: 'paper',
+      right: 'one of a4, letter',
+    });
     const readings = JSON.parse('{"__proto__":{"repeats":[{"value":1}],"instrument":"tape"}}') as unknown;
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: { ...EMPTY_PLAN, readings: { 'donor.nose': readings } }, who })).status).toBe(400);
+    expect(
+      (
+        await bad('PUT', `/api/variants/${id}/plan`, {
+          baseRevision: 1,
+          plan: { ...EMPTY_PLAN, readings: { 'donor.nose': readings } },
+          who,
+        })
+      ).status,
+    ).toBe(400);
   });
 
   it('a limit without a reason, an acceptance without one', async () => {
     const { id } = await fresh();
     const limits = { 'cut.fromCasting': { value: 30, reason: '' } };
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: { ...EMPTY_PLAN, limits }, who })).json.problems[0].field).toBe('plan.limits.cut.fromCasting.reason');
+    expect(
+      (await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: { ...EMPTY_PLAN, limits }, who }))
+        .json.problems[0].field,
+    ).toBe('plan.limits.cut.fromCasting.reason');
     const accepted = { 'cut.width': { figure: 3, who, at: '2026-11-02T10:00:00Z' } };
-    expect((await bad('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: { ...EMPTY_PLAN, accepted }, who })).json.problems[0].field).toBe('plan.accepted.cut.width.reason');
+    expect(
+      (
+        await bad('PUT', `/api/variants/${id}/plan`, {
+          baseRevision: 1,
+          plan: { ...EMPTY_PLAN, accepted },
+          who,
+        })
+      ).json.problems[0].field,
+    ).toBe('plan.accepted.cut.width.reason');
   });
 });
 
@@ -211,7 +357,9 @@ describe('health and page', () => {
 
   it('says 503 in words while the database is away, and comes back', async () => {
     const gone = await startHarness();
-    const name = new URL((gone.pool.options as { connectionString: string }).connectionString).pathname.slice(1);
+    const name = new URL((gone.pool.options as { connectionString: string }).connectionString).pathname.slice(
+      1,
+    );
     await h.pool.query(`alter database ${name} allow_connections false`);
     await h.pool.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [name]);
     const away = await gone.call('GET', '/api/projects');

@@ -58,7 +58,9 @@ export async function findVariant(db: Db, id: string, lock = false): Promise<Var
 }
 
 export async function insertProject(db: Db, name: string): Promise<string> {
-  const { rows } = await db.query<{ id: string }>('insert into projects (name) values ($1) returning id', [name]);
+  const { rows } = await db.query<{ id: string }>('insert into projects (name) values ($1) returning id', [
+    name,
+  ]);
   return (rows[0] as { id: string }).id;
 }
 
@@ -121,7 +123,12 @@ export async function listProjects(db: Db): Promise<readonly ProjectSummary[]> {
   for (const row of rows) {
     const project = byId.get(row.id) ?? { id: row.id, name: row.name, variants: [] };
     byId.set(row.id, project);
-    project.variants.push({ id: row.variant_id, name: row.variant_name, revision: row.head, savedAt: row.saved_at.toISOString() });
+    project.variants.push({
+      id: row.variant_id,
+      name: row.variant_name,
+      revision: row.head,
+      savedAt: row.saved_at.toISOString(),
+    });
   }
   return [...byId.values()];
 }
@@ -141,21 +148,36 @@ export async function listRevisions(db: Db, variantId: string): Promise<readonly
       where variant_id = $1 order by revision desc limit 200`,
     [variantId],
   );
-  return rows.map((r) => ({ revision: r.revision, kind: r.kind, who: r.who, at: r.created_at.toISOString(), changed: r.changed }));
+  return rows.map((r) => ({
+    revision: r.revision,
+    kind: r.kind,
+    who: r.who,
+    at: r.created_at.toISOString(),
+    changed: r.changed,
+  }));
 }
 
 export async function renameProject(db: Db, id: string, name: string): Promise<boolean> {
-  const { rowCount } = await db.query('update projects set name = $2 where id = $1 and removed_at is null', [id, name]);
+  const { rowCount } = await db.query('update projects set name = $2 where id = $1 and removed_at is null', [
+    id,
+    name,
+  ]);
   return rowCount === 1;
 }
 
 export async function renameVariant(db: Db, id: string, name: string): Promise<boolean> {
-  const { rowCount } = await db.query('update variants set name = $2 where id = $1 and removed_at is null', [id, name]);
+  const { rowCount } = await db.query('update variants set name = $2 where id = $1 and removed_at is null', [
+    id,
+    name,
+  ]);
   return rowCount === 1;
 }
 
 /** Takes a project out of the lists. Its revisions stay. */
 export async function removeProject(db: Db, id: string): Promise<boolean> {
-  const { rowCount } = await db.query('update projects set removed_at = now() where id = $1 and removed_at is null', [id]);
+  const { rowCount } = await db.query(
+    'update projects set removed_at = now() where id = $1 and removed_at is null',
+    [id],
+  );
   return rowCount === 1;
 }

@@ -29,7 +29,9 @@ function jsonOnly(request: Request): void {
 }
 
 const missing = (what: string) =>
-  refused('notFound', `There is no such ${what}.`, [{ field: 'id', wrong: 'is not known', right: 'an id from the list of projects' }]);
+  refused('notFound', `There is no such ${what}.`, [
+    { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
+  ]);
 
 /** Projects, variants, plans, their history and their files. */
 export function planRoutes(pool: Pool): Router {
@@ -44,7 +46,9 @@ export function planRoutes(pool: Pool): Router {
     response.json(await listProjects(pool));
   });
   router.post('/projects', body, async (request, response) => {
-    response.status(201).json(await createProject(pool, valid(newProjectSchema, request.body, 'project', true)));
+    response
+      .status(201)
+      .json(await createProject(pool, valid(newProjectSchema, request.body, 'project', true)));
   });
   router.patch('/projects/:id', body, async (request, response) => {
     const { name } = valid(renameSchema, request.body, 'name', true);
@@ -88,12 +92,23 @@ export function planRoutes(pool: Pool): Router {
     response.set('Content-Disposition', attachment(`${projectName} ${name}.intervex.json`));
     response.type('application/json').send(`${JSON.stringify(planFile(projectName, name, plan), null, 2)}\n`);
   });
-  router.post('/plan-files', text({ limit: BODY_LIMIT, type: 'application/json' }), async (request, response) => {
-    const { who } = valid(importQuerySchema, request.query, 'query');
-    const read = readPlanText(typeof request.body === 'string' ? request.body : '');
-    if (!read.ok) throw refused('invalid', `The plan file is refused: ${read.problems[0]?.field ?? 'file'}: ${read.problems[0]?.wrong ?? 'unreadable'}.`, read.problems);
-    const { project, variant, plan } = read.file;
-    response.status(201).json(await createProject(pool, { name: project, variant, who, plan, kind: 'import' }));
-  });
+  router.post(
+    '/plan-files',
+    text({ limit: BODY_LIMIT, type: 'application/json' }),
+    async (request, response) => {
+      const { who } = valid(importQuerySchema, request.query, 'query');
+      const read = readPlanText(typeof request.body === 'string' ? request.body : '');
+      if (!read.ok)
+        throw refused(
+          'invalid',
+          `The plan file is refused: ${read.problems[0]?.field ?? 'file'}: ${read.problems[0]?.wrong ?? 'unreadable'}.`,
+          read.problems,
+        );
+      const { project, variant, plan } = read.file;
+      response
+        .status(201)
+        .json(await createProject(pool, { name: project, variant, who, plan, kind: 'import' }));
+    },
+  );
   return router;
 }

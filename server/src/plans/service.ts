@@ -4,10 +4,20 @@ import { createPatch } from 'rfc6902';
 import type { Client, Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
 import { Refused, refused } from '../http/refusal';
-import { findVariant, insertProject, insertRevision, insertVariant, planAt, type Db, type VariantHead } from './queries';
+import {
+  findVariant,
+  insertProject,
+  insertRevision,
+  insertVariant,
+  planAt,
+  type Db,
+  type VariantHead,
+} from './queries';
 
 /** Places that differ between two plans, as JSON pointers. */
-export const changedBetween = (from: Plan, to: Plan): string[] => [...new Set(createPatch(from, to).map((o) => o.path))];
+export const changedBetween = (from: Plan, to: Plan): string[] => [
+  ...new Set(createPatch(from, to).map((o) => o.path)),
+];
 
 /** A variant as the wire shows it. @throws Refused where there is none */
 export async function readVariant(db: Db, id: string): Promise<VariantView> {
@@ -16,7 +26,10 @@ export async function readVariant(db: Db, id: string): Promise<VariantView> {
 
 async function existing(db: Db, id: string, lock = false): Promise<VariantHead> {
   const found = await findVariant(db, id, lock);
-  if (!found) throw refused('notFound', 'There is no such variant.', [{ field: 'id', wrong: 'is not known', right: 'an id from the list of projects' }]);
+  if (!found)
+    throw refused('notFound', 'There is no such variant.', [
+      { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
+    ]);
   return found;
 }
 
@@ -35,16 +48,39 @@ export interface NewProject {
 /** Makes a project with one variant, inside a transaction of the caller's. */
 export async function createProjectIn(client: Client, project: NewProject): Promise<string> {
   const projectId = await insertProject(client, project.name);
-  return addVariant(client, projectId, project.variant, project.plan ?? EMPTY_PLAN, project.who, project.kind ?? 'create');
+  return addVariant(
+    client,
+    projectId,
+    project.variant,
+    project.plan ?? EMPTY_PLAN,
+    project.who,
+    project.kind ?? 'create',
+  );
 }
 
 export async function createProject(pool: Pool, project: NewProject): Promise<VariantView> {
   return withTransaction(pool, async (client) => readVariant(client, await createProjectIn(client, project)));
 }
 
-async function addVariant(client: Client, projectId: string, name: string, plan: Plan, who: string, kind: RevisionKind): Promise<string> {
+async function addVariant(
+  client: Client,
+  projectId: string,
+  name: string,
+  plan: Plan,
+  who: string,
+  kind: RevisionKind,
+): Promise<string> {
   const variantId = await insertVariant(client, projectId, name);
-  await insertRevision(client, { variantId, revision: 1, kind, parent: null, restores: null, plan, changed: [], who });
+  await insertRevision(client, {
+    variantId,
+    revision: 1,
+    kind,
+    parent: null,
+    restores: null,
+    plan,
+    changed: [],
+    who,
+  });
   return variantId;
 }
 
@@ -62,19 +98,38 @@ export async function savePlan(pool: Pool, id: string, request: SaveRequest): Pr
     const head = await atBase(client, id, request.baseRevision);
     const changed = changedBetween(head.plan, request.plan);
     if (changed.length === 0) return view(head);
-    await append(client, head, { kind: 'edit', parent: head.node, restores: null, plan: request.plan, changed, who: request.who });
+    await append(client, head, {
+      kind: 'edit',
+      parent: head.node,
+      restores: null,
+      plan: request.plan,
+      changed,
+      who: request.who,
+    });
     return readVariant(client, id);
   });
 }
 
 /** Takes back the last edit, or brings it back, as a new revision. */
-export async function stepPlan(pool: Pool, id: string, step: 'undo' | 'redo', request: StepRequest): Promise<VariantView> {
+export async function stepPlan(
+  pool: Pool,
+  id: string,
+  step: 'undo' | 'redo',
+  request: StepRequest,
+): Promise<VariantView> {
   return withTransaction(pool, async (client) => {
     const head = await atBase(client, id, request.baseRevision);
     const restores = step === 'undo' ? head.parent : head.redo;
     const plan = restores === null ? undefined : await planAt(client, id, restores);
     if (restores === null || !plan) throw refused('nothingToUndo', `There is nothing to ${step}.`);
-    await append(client, head, { kind: step, parent: null, restores, plan, changed: changedBetween(head.plan, plan), who: request.who });
+    await append(client, head, {
+      kind: step,
+      parent: null,
+      restores,
+      plan,
+      changed: changedBetween(head.plan, plan),
+      who: request.who,
+    });
     return readVariant(client, id);
   });
 }
@@ -96,7 +151,9 @@ async function atBase(client: Client, id: string, base: number): Promise<Variant
   if (head.revision === base) return head;
   const basePlan = await planAt(client, id, base);
   if (!basePlan)
-    throw refused('invalid', `Revision ${base} does not exist.`, [{ field: 'baseRevision', wrong: `is ${base}`, right: `a revision up to ${head.revision}` }]);
+    throw refused('invalid', `Revision ${base} does not exist.`, [
+      { field: 'baseRevision', wrong: `is ${base}`, right: `a revision up to ${head.revision}` },
+    ]);
   const changed = changedBetween(basePlan, head.plan);
   const body: StaleRefusal = {
     error: 'stale',

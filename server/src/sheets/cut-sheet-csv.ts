@@ -1,4 +1,13 @@
-import { COVERAGE, MM_PER_INCH, RAD_PER_DEGREE, SIDES, standardUncertainty, type CutSheet, type Figure, type LengthUnit } from '@intervex/core';
+import {
+  COVERAGE,
+  MM_PER_INCH,
+  RAD_PER_DEGREE,
+  SIDES,
+  standardUncertainty,
+  type CutSheet,
+  type Figure,
+  type LengthUnit,
+} from '@intervex/core';
 import { stringify } from 'csv-stringify/sync';
 
 const COLUMNS = ['section', 'item', 'note', 'side', 'value', 'unit', 'uncertainty_k2', 'text'] as const;
@@ -8,7 +17,16 @@ const COLUMNS = ['section', 'item', 'note', 'side', 'value', 'unit', 'uncertaint
  * and the text as the paper prints it. Text that a spreadsheet could take for a formula is escaped.
  */
 export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
-  const rows: (string | number)[][] = sheet.head.map(([item, text]) => ['Head', item, '', '', '', '', '', text]);
+  const rows: (string | number)[][] = sheet.head.map(([item, text]) => [
+    'Head',
+    item,
+    '',
+    '',
+    '',
+    '',
+    '',
+    text,
+  ]);
   for (const section of sheet.sections)
     for (const row of section.rows)
       for (const side of SIDES) {
@@ -16,7 +34,23 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
         rows.push([section.title, row.item, row.note, side, ...numbers(figure, unit), text]);
       }
   for (const check of [...sheet.checks, ...sheet.accepted])
-    rows.push(['Checks', check.title, check.todo, '', '', '', '', [check.accepted ? 'accepted' : check.level, check.figure, check.limit && `limit ${check.limit}`, check.accepted].filter(Boolean).join('; ')]);
+    rows.push([
+      'Checks',
+      check.title,
+      check.todo,
+      '',
+      '',
+      '',
+      '',
+      [
+        check.accepted ? 'accepted' : check.level,
+        check.figure,
+        check.limit && `limit ${check.limit}`,
+        check.accepted,
+      ]
+        .filter(Boolean)
+        .join('; '),
+    ]);
   for (const line of sheet.limits) rows.push(['Changed limits', line, '', '', '', '', '', '']);
   return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
 }
@@ -31,6 +65,7 @@ function numbers(figure: Figure | undefined, unit: LengthUnit): (string | number
 
 function column({ unit: kind }: Figure, unit: LengthUnit): { scale: number; name: string; digits: number } {
   if (kind === 'rad') return { scale: RAD_PER_DEGREE, name: 'deg', digits: 3 };
-  if (kind === 'mm') return unit === 'mm' ? { scale: 1, name: 'mm', digits: 2 } : { scale: MM_PER_INCH, name: 'in', digits: 4 };
+  if (kind === 'mm')
+    return unit === 'mm' ? { scale: 1, name: 'mm', digits: 2 } : { scale: MM_PER_INCH, name: 'in', digits: 4 };
   return { scale: 1, name: kind, digits: 3 };
 }

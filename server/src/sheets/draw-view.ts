@@ -1,4 +1,12 @@
-import { showValue, type Dimension, type LengthUnit, type Point, type Shape, type ShapeStyle, type View } from '@intervex/core';
+import {
+  showValue,
+  type Dimension,
+  type LengthUnit,
+  type Point,
+  type Shape,
+  type ShapeStyle,
+  type View,
+} from '@intervex/core';
 import { INK, PT_PER_MM, type Pdf } from './paper';
 
 /** Where and how large a view is drawn. */
@@ -67,20 +75,34 @@ function drawShape(doc: Pdf, shape: Shape, at: (p: Point) => [number, number], k
   else doc.stroke();
 }
 
-function drawDimension(doc: Pdf, d: Dimension, at: (p: Point) => [number, number], edges: { top: number; bottom: number }, units: LengthUnit): void {
+function drawDimension(
+  doc: Pdf,
+  d: Dimension,
+  at: (p: Point) => [number, number],
+  edges: { top: number; bottom: number },
+  units: LengthUnit,
+): void {
   const [x0, y0] = at(d.from);
   const [x1, y1] = at(d.to);
   const y = d.row > 0 ? edges.top - d.row * ROW + 4 : edges.bottom - d.row * ROW - 4;
   const reach = d.row > 0 ? -2 : 2;
   doc.undash().lineWidth(0.3).strokeColor(INK.second);
-  doc.moveTo(x0, y0).lineTo(x0, y + reach).moveTo(x1, y1).lineTo(x1, y + reach).stroke();
+  doc
+    .moveTo(x0, y0)
+    .lineTo(x0, y + reach)
+    .moveTo(x1, y1)
+    .lineTo(x1, y + reach)
+    .stroke();
   doc.moveTo(x0, y).lineTo(x1, y).stroke();
   tick(doc, x0, y);
   tick(doc, x1, y);
   const text = dimensionText(d, units);
   doc.font('figure').fontSize(6.5);
   const width = doc.widthOfString(text);
-  const left = width + 4 < Math.abs(x1 - x0) ? (x0 + x1) / 2 - width / 2 : outsideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
+  const left =
+    width + 4 < Math.abs(x1 - x0)
+      ? (x0 + x1) / 2 - width / 2
+      : outsideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
   doc.rect(left - 1.5, y - 4, width + 3, 8).fill('#FFFFFF');
   doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
 }
@@ -93,5 +115,9 @@ const dimensionText = (d: Dimension, units: LengthUnit): string =>
   (d.signed && d.value > 0 ? '+' : '') + showValue(d.value, 'mm', units).replace(/ (mm|in)$/, '');
 
 function tick(doc: Pdf, x: number, y: number): void {
-  doc.lineWidth(0.6).moveTo(x - 1.8, y + 1.8).lineTo(x + 1.8, y - 1.8).stroke();
+  doc
+    .lineWidth(0.6)
+    .moveTo(x - 1.8, y + 1.8)
+    .lineTo(x + 1.8, y - 1.8)
+    .stroke();
 }

@@ -10,7 +10,15 @@ export type PaperName = 'a4' | 'letter';
 export type Pdf = PDFKit.PDFDocument;
 
 /** Ink, second ink, rule, dye and tint as the paper uses them. */
-export const INK = { main: '#17202A', second: '#52606D', rule: '#B8C0C5', dye: '#223A9E', tint: '#E4E8F6', caution: '#A85B00', stop: '#B3261E' } as const;
+export const INK = {
+  main: '#17202A',
+  second: '#52606D',
+  rule: '#B8C0C5',
+  dye: '#223A9E',
+  tint: '#E4E8F6',
+  caution: '#A85B00',
+  stop: '#B3261E',
+} as const;
 
 /** Scales a drawing may be printed at, 1 : n. */
 const SCALES = [1, 2, 2.5, 4, 5, 6, 8, 10, 12, 15, 20, 25] as const;
@@ -20,11 +28,19 @@ const font = (name: string): string => require.resolve(name);
 
 /** An empty document with the fonts of the sheet. */
 export function newPaper(paper: PaperName, title: string): Pdf {
-  const doc = new PDFDocument({ size: paper === 'a4' ? 'A4' : 'LETTER', margin: MARGIN_MM * PT_PER_MM, bufferPages: true, info: { Title: title, Creator: 'Intervex' } });
+  const doc = new PDFDocument({
+    size: paper === 'a4' ? 'A4' : 'LETTER',
+    margin: MARGIN_MM * PT_PER_MM,
+    bufferPages: true,
+    info: { Title: title, Creator: 'Intervex' },
+  });
   doc.registerFont('text', font('@fontsource/archivo/files/archivo-latin-400-normal.woff'));
   doc.registerFont('strong', font('@fontsource/archivo/files/archivo-latin-600-normal.woff'));
   doc.registerFont('figure', font('@fontsource/spline-sans-mono/files/spline-sans-mono-latin-400-normal.woff'));
-  doc.registerFont('figureStrong', font('@fontsource/spline-sans-mono/files/spline-sans-mono-latin-600-normal.woff'));
+  doc.registerFont(
+    'figureStrong',
+    font('@fontsource/spline-sans-mono/files/spline-sans-mono-latin-600-normal.woff'),
+  );
   return doc.font('text').fillColor(INK.main);
 }
 

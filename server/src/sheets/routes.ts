@@ -23,7 +23,10 @@ export function sheetRoutes(pool: Pool): Router {
     const { units, paper } = valid(sheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
     const pdf = await cutSheetPdf(variant, { units, paper });
-    const name = attachment(`${variant.projectName} ${variant.name} cut sheet.pdf`).replace('attachment', 'inline');
+    const name = attachment(`${variant.projectName} ${variant.name} cut sheet.pdf`).replace(
+      'attachment',
+      'inline',
+    );
     response.set('Content-Disposition', name).type('application/pdf').send(pdf);
   });
   return router;

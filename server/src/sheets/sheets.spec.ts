@@ -31,7 +31,10 @@ async function pdf(query = ''): Promise<string> {
 const run = (program: string, ...args: string[]) => spawnSync(program, args, { encoding: 'utf8' });
 
 /** A page as grey values, row by row. */
-function pixels(file: string, dpi: number): { width: number; height: number; at: (x: number, y: number) => number } {
+function pixels(
+  file: string,
+  dpi: number,
+): { width: number; height: number; at: (x: number, y: number) => number } {
   const out = join(folder, 'page');
   run('pdftoppm', '-r', String(dpi), '-gray', '-f', '1', '-l', '1', '-singlefile', file, out);
   const data = readFileSync(`${out}.pgm`);
@@ -62,7 +65,21 @@ describe('cut sheet, PDF', () => {
 
   it('says the marks, checks and cautions in text', async () => {
     const text = run('pdftotext', '-layout', await pdf(), '-').stdout;
-    for (const words of ['Hollin Tern', 'Marrow Carter van axle', '202.0 mm', '294.2 mm', '255.7 mm', '89.0 mm', '38.5 mm', '684.5 mm', 'Camber from the left cut', '0.15°', 'Drawn 1 : 10', 'qualified welder', 'Page 1 of'])
+    for (const words of [
+      'Hollin Tern',
+      'Marrow Carter van axle',
+      '202.0 mm',
+      '294.2 mm',
+      '255.7 mm',
+      '89.0 mm',
+      '38.5 mm',
+      '684.5 mm',
+      'Camber from the left cut',
+      '0.15°',
+      'Drawn 1 : 10',
+      'qualified welder',
+      'Page 1 of',
+    ])
       expect(text).toContain(words);
   });
 
@@ -98,16 +115,20 @@ describe('cut sheet, table', () => {
     const { text, headers } = await h.call('GET', `/api/variants/${id}/cut-sheet.csv`);
     expect(headers.get('content-type')).toContain('text/csv');
     expect(text.charCodeAt(0)).toBe(0xfeff);
-    const python = "import csv,sys,json;print(json.dumps(list(csv.DictReader(open(sys.argv[1],encoding='utf-8-sig')))))";
+    const python =
+      "import csv,sys,json;print(json.dumps(list(csv.DictReader(open(sys.argv[1],encoding='utf-8-sig')))))";
     writeFileSync(join(folder, 'sheet.csv'), text);
     const read = run('python3', '-c', python, join(folder, 'sheet.csv'));
-    const rows: Record<string, string>[] = read.status === 0 ? (JSON.parse(read.stdout) as Record<string, string>[]) : [];
+    const rows: Record<string, string>[] =
+      read.status === 0 ? (JSON.parse(read.stdout) as Record<string, string>[]) : [];
     if (read.status === 0) {
       const outer = rows.find((r) => r['item'] === 'Outer mark' && r['side'] === 'left');
       expect(outer).toMatchObject({ value: '294.2', unit: 'mm', text: '294.2 mm' });
       expect(rows.every((r) => Object.keys(r).length === 8)).toBe(true);
     }
-    expect(text).toContain('Marks and lengths,Outer mark,from the casting face; blade inboard of it,left,294.2,mm,');
+    expect(text).toContain(
+      'Marks and lengths,Outer mark,from the casting face; blade inboard of it,left,294.2,mm,',
+    );
   });
 
   it('takes no name for a formula', async () => {

@@ -66,7 +66,12 @@ const listening = (server: Server): Promise<void> =>
     });
   });
 
-async function call(url: string, method: string, body: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+async function call(
+  url: string,
+  method: string,
+  body: unknown,
+  headers: Record<string, string> = {},
+): Promise<Answer> {
   const raw = typeof body === 'string' || body === undefined;
   const response = await fetch(url, {
     method,

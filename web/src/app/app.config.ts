@@ -1,5 +1,10 @@
 import { provideHttpClient, withFetch } from '@angular/common/http';
-import { inject, provideAppInitializer, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import {
+  inject,
+  provideAppInitializer,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { routes } from './routes';
 import { registerIcons } from './shared/icons';

@@ -2,17 +2,41 @@ import type { Routes } from '@angular/router';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', loadComponent: () => import('./projects/landing').then((m) => m.Landing) },
-  { path: 'projects', title: 'Projects, Intervex', loadComponent: () => import('./projects/projects-page').then((m) => m.ProjectsPage) },
+  {
+    path: 'projects',
+    title: 'Projects, Intervex',
+    loadComponent: () => import('./projects/projects-page').then((m) => m.ProjectsPage),
+  },
   {
     path: 'plan/:variantId',
     loadComponent: () => import('./shell/shell').then((m) => m.Shell),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'cut' },
-      { path: 'brief', title: 'Brief, Intervex', loadComponent: () => import('./stages/brief').then((m) => m.BriefStage) },
-      { path: 'survey', title: 'Survey, Intervex', loadComponent: () => import('./stages/survey').then((m) => m.SurveyStage) },
-      { path: 'donor', title: 'Donor, Intervex', loadComponent: () => import('./stages/donor').then((m) => m.DonorStage) },
-      { path: 'cut', title: 'Cut, Intervex', loadComponent: () => import('./stages/cut').then((m) => m.CutStage) },
-      { path: 'sheets', title: 'Sheets, Intervex', loadComponent: () => import('./stages/sheets').then((m) => m.SheetsStage) },
+      {
+        path: 'brief',
+        title: 'Brief, Intervex',
+        loadComponent: () => import('./stages/brief').then((m) => m.BriefStage),
+      },
+      {
+        path: 'survey',
+        title: 'Survey, Intervex',
+        loadComponent: () => import('./stages/survey').then((m) => m.SurveyStage),
+      },
+      {
+        path: 'donor',
+        title: 'Donor, Intervex',
+        loadComponent: () => import('./stages/donor').then((m) => m.DonorStage),
+      },
+      {
+        path: 'cut',
+        title: 'Cut, Intervex',
+        loadComponent: () => import('./stages/cut').then((m) => m.CutStage),
+      },
+      {
+        path: 'sheets',
+        title: 'Sheets, Intervex',
+        loadComponent: () => import('./stages/sheets').then((m) => m.SheetsStage),
+      },
     ],
   },
   { path: '**', redirectTo: 'projects' },

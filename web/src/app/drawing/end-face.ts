@@ -17,7 +17,10 @@ const FULL_TILT = 0.0061;
 @Component({
   selector: 'ix-end-face',
   template: `
-    <h2>{{ title() }} <small class="second">{{ phase() }}</small></h2>
+    <h2>
+      {{ title() }}
+      <small class="second">{{ phase() }}</small>
+    </h2>
     <svg viewBox="0 0 300 300" role="img" [attr.aria-label]="text()">
       <circle cx="150" cy="150" r="60" class="tube" />
       <circle cx="150" cy="150" [attr.r]="ring" class="face" />
@@ -119,8 +122,21 @@ export class EndFace {
       const figure = known[id]?.figure;
       if (!figure) return [];
       const [dx, dy] = this.toward(clock.clockRad);
-      const text = this.units.show(figure.value, 'mm', this.units.unit() === 'mm' ? 2 : undefined).replace(/ (mm|in)$/, '');
-      return [{ id, word: clock.label.toLowerCase(), text, lit: this.selection.focused() === id, x: CENTRE + RING * dx, y: CENTRE + RING * dy, tx: CENTRE + 116 * dx, ty: CENTRE - 2 + 116 * dy }];
+      const text = this.units
+        .show(figure.value, 'mm', this.units.unit() === 'mm' ? 2 : undefined)
+        .replace(/ (mm|in)$/, '');
+      return [
+        {
+          id,
+          word: clock.label.toLowerCase(),
+          text,
+          lit: this.selection.focused() === id,
+          x: CENTRE + RING * dx,
+          y: CENTRE + RING * dy,
+          tx: CENTRE + 116 * dx,
+          ty: CENTRE - 2 + 116 * dy,
+        },
+      ];
     });
   });
   protected readonly arrow = computed(() => {

@@ -65,7 +65,11 @@ const CHAR_PX = 7;
  *
  * @param print prints a length
  */
-export function layDimensions(view: View, t: ViewTransform, print: (d: Dimension) => string): readonly LaidDimension[] {
+export function layDimensions(
+  view: View,
+  t: ViewTransform,
+  print: (d: Dimension) => string,
+): readonly LaidDimension[] {
   const top = toPixel(t, [0, view.bounds.top])[1];
   const bottom = toPixel(t, [0, view.bounds.bottom])[1];
   return view.dimensions.map((d) => {
@@ -83,4 +87,10 @@ export function layDimensions(view: View, t: ViewTransform, print: (d: Dimension
 
 /** Points of a polygon or polyline in pixels, for an SVG `points` attribute. */
 export const pointsText = (t: ViewTransform, points: readonly Point[]): string =>
-  points.map((p) => toPixel(t, p).map((n) => n.toFixed(2)).join(',')).join(' ');
+  points
+    .map((p) =>
+      toPixel(t, p)
+        .map((n) => n.toFixed(2))
+        .join(','),
+    )
+    .join(' ');

@@ -1,4 +1,14 @@
-import { afterNextRender, Component, computed, DestroyRef, ElementRef, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import type { Dimension, MarkHandle, Shape, View } from '@intervex/core';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -34,17 +44,34 @@ export class ViewSvg {
   protected readonly box = this.size.asReadonly();
   protected readonly transform = computed(() => fitView(this.drawn(), this.size().width, this.size().height));
   /** On a small picture only the outline is shown. */
-  private readonly drawn = computed<View>(() => (this.quiet() ? { ...this.view(), dimensions: [], handles: [], captions: [] } : this.view()));
+  private readonly drawn = computed<View>(() =>
+    this.quiet() ? { ...this.view(), dimensions: [], handles: [], captions: [] } : this.view(),
+  );
   protected readonly shapes = computed(() => {
     const t = this.transform();
     const lit = this.selection.focused();
-    return this.drawn().shapes.map((shape) => ({ shape, lit: shape.at !== undefined && shape.at === lit, points: shape.kind === 'circle' ? '' : pointsText(t, shape.points), ...circle(shape, t) }));
+    return this.drawn().shapes.map((shape) => ({
+      shape,
+      lit: shape.at !== undefined && shape.at === lit,
+      points: shape.kind === 'circle' ? '' : pointsText(t, shape.points),
+      ...circle(shape, t),
+    }));
   });
-  protected readonly dimensions = computed(() => layDimensions(this.drawn(), this.transform(), (d) => this.print(d)));
-  protected readonly handles = computed(() => this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })));
-  protected readonly captions = computed(() => this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })));
-  protected readonly scaleText = computed(() => `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}`);
-  protected readonly table = computed(() => this.view().dimensions.map((d) => ({ label: d.label, text: this.units.show(d.value, 'mm') })));
+  protected readonly dimensions = computed(() =>
+    layDimensions(this.drawn(), this.transform(), (d) => this.print(d)),
+  );
+  protected readonly handles = computed(() =>
+    this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })),
+  );
+  protected readonly captions = computed(() =>
+    this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })),
+  );
+  protected readonly scaleText = computed(
+    () => `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}`,
+  );
+  protected readonly table = computed(() =>
+    this.view().dimensions.map((d) => ({ label: d.label, text: this.units.show(d.value, 'mm') })),
+  );
 
   constructor() {
     const destroyed = inject(DestroyRef);
@@ -62,11 +89,13 @@ export class ViewSvg {
     });
   }
 
-  protected lit = (d: Dimension): boolean => d.quantityId !== undefined && d.quantityId === this.selection.focused();
+  protected lit = (d: Dimension): boolean =>
+    d.quantityId !== undefined && d.quantityId === this.selection.focused();
 
   /** A dimension that somebody may change goes to its field; a derived one opens its working. */
   protected open(d: Dimension): void {
-    if (d.quantityId && document.querySelector(`[data-quantity="${d.quantityId}"]`)) this.selection.goTo(d.quantityId);
+    if (d.quantityId && document.querySelector(`[data-quantity="${d.quantityId}"]`))
+      this.selection.goTo(d.quantityId);
     else this.selection.explain(d.figureId);
   }
 
@@ -93,8 +122,18 @@ export class ViewSvg {
 
   protected key(event: KeyboardEvent, handle: MarkHandle): void {
     const size = event.shiftKey ? BIG_STEP : STEP;
-    const steps: Readonly<Record<string, number>> = { ArrowRight: size * handle.direction, ArrowLeft: -size * handle.direction, ArrowUp: size, ArrowDown: -size };
-    const to = event.key === 'Home' ? handle.min : event.key === 'End' ? handle.max : handle.value + (steps[event.key] ?? Number.NaN);
+    const steps: Readonly<Record<string, number>> = {
+      ArrowRight: size * handle.direction,
+      ArrowLeft: -size * handle.direction,
+      ArrowUp: size,
+      ArrowDown: -size,
+    };
+    const to =
+      event.key === 'Home'
+        ? handle.min
+        : event.key === 'End'
+          ? handle.max
+          : handle.value + (steps[event.key] ?? Number.NaN);
     if (Number.isNaN(to)) return;
     event.preventDefault();
     this.move(handle, to);

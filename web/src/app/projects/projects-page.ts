@@ -17,7 +17,15 @@ const MAX_FILE_BYTES = 1_000_000;
 /** All cars and the ways of doing them; a new one, or one from a file. */
 @Component({
   selector: 'ix-projects',
-  imports: [DatePipe, FormsModule, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, RouterLink],
+  imports: [
+    DatePipe,
+    FormsModule,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    RouterLink,
+  ],
   templateUrl: './projects-page.html',
   styleUrl: './projects-page.scss',
 })
@@ -49,7 +57,9 @@ export class ProjectsPage {
       return;
     }
     await this.attempt(async () => {
-      const made = await firstValueFrom(this.api.createProject(name, this.variant().trim() || 'First way', this.person.name()));
+      const made = await firstValueFrom(
+        this.api.createProject(name, this.variant().trim() || 'First way', this.person.name()),
+      );
       await this.router.navigate(['/plan', made.id, 'brief']);
     });
   }
@@ -59,7 +69,9 @@ export class ProjectsPage {
     input.value = '';
     if (!file) return;
     if (file.size > MAX_FILE_BYTES) {
-      this.trouble.set(`${file.name} is ${(file.size / 1e6).toFixed(1)} MB. A plan file has at most 1 MB; is this the right file?`);
+      this.trouble.set(
+        `${file.name} is ${(file.size / 1e6).toFixed(1)} MB. A plan file has at most 1 MB; is this the right file?`,
+      );
       this.problems.set([]);
       return;
     }

@@ -2,7 +2,14 @@ import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
-import { expandedUncertainty, INSTRUMENTS, quantity, type InstrumentId, type Reading, type Repeat } from '@intervex/core';
+import {
+  expandedUncertainty,
+  INSTRUMENTS,
+  quantity,
+  type InstrumentId,
+  type Reading,
+  type Repeat,
+} from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -29,9 +36,13 @@ export class ReadingField {
   protected readonly quantity = computed(() => quantity(this.id()));
   protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
   protected readonly known = computed(() => this.store.results().known[this.id()]);
-  protected readonly repeats = computed<readonly (Repeat | undefined)[]>(() => this.reading()?.repeats ?? [undefined]);
+  protected readonly repeats = computed<readonly (Repeat | undefined)[]>(
+    () => this.reading()?.repeats ?? [undefined],
+  );
   protected readonly focused = computed(() => this.selection.focused() === this.id());
-  protected readonly instrument = computed(() => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument]);
+  protected readonly instrument = computed(
+    () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument],
+  );
   protected readonly measured = computed(() => this.quantity().instrument !== 'chosen');
   protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
   protected readonly suffix = computed(() => {
@@ -45,14 +56,24 @@ export class ReadingField {
   protected readonly mean = computed(() => {
     const known = this.known();
     if (!known?.summary || known.summary.n < 2) return '';
-    return this.units.show(known.figure.value, this.quantity().unit, this.units.unit() === 'mm' ? 2 : undefined);
+    return this.units.show(
+      known.figure.value,
+      this.quantity().unit,
+      this.units.unit() === 'mm' ? 2 : undefined,
+    );
   });
   protected readonly agreement = computed(() => {
     const summary = this.known()?.summary;
     if (!summary) return '';
-    const U = this.units.show(expandedUncertainty((this.known() as { figure: Parameters<typeof expandedUncertainty>[0] }).figure), this.quantity().unit, this.units.unit() === 'mm' ? 2 : undefined);
+    const U = this.units.show(
+      expandedUncertainty((this.known() as { figure: Parameters<typeof expandedUncertainty>[0] }).figure),
+      this.quantity().unit,
+      this.units.unit() === 'mm' ? 2 : undefined,
+    );
     if (summary.n === 1) return `read once, ± ${U}`;
-    return summary.agreement === 'agree' ? `${summary.n} readings agree, ± ${U}` : `${summary.n} readings disagree: take another`;
+    return summary.agreement === 'agree'
+      ? `${summary.n} readings agree, ± ${U}`
+      : `${summary.n} readings disagree: take another`;
   });
 
   protected set(index: number, { value, typed }: TypedValue): void {

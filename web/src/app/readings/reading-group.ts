@@ -22,7 +22,9 @@ export class ReadingGroup {
   readonly stage = input.required<StageId>();
   readonly group = input.required<string>();
 
-  protected readonly quantities = computed(() => QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()));
+  protected readonly quantities = computed(() =>
+    QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()),
+  );
   protected readonly datum = computed(() => {
     const datums = new Set(this.quantities().map((q) => q.datum));
     const [only] = [...datums];

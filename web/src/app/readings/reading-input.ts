@@ -1,4 +1,14 @@
-import { Component, computed, effect, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { parseAngle, parseLength, quantityName, refuseValue, type Parsed, type Quantity } from '@intervex/core';
 import { DraftsService } from '../state/drafts.service';
 import { SelectionService } from '../state/selection.service';
@@ -183,6 +193,11 @@ export class ReadingInput {
     if (unit === 'mm') return parseLength(text, this.units.unit());
     if (unit === 'rad') return parseAngle(text);
     const number = /^\s*[+-]?(\d+\.?\d*|\.\d+)\s*(kg)?\s*$/i.exec(text);
-    return number ? { ok: true, value: Number.parseFloat(text) } : { ok: false, reason: `“${text.trim()}” is not a number. Write it like ${unit === 'kg' ? '1020' : '31'}.` };
+    return number
+      ? { ok: true, value: Number.parseFloat(text) }
+      : {
+          ok: false,
+          reason: `“${text.trim()}” is not a number. Write it like ${unit === 'kg' ? '1020' : '31'}.`,
+        };
   }
 }

@@ -1,6 +1,26 @@
-import { Component, computed, effect, ElementRef, inject, input, output, signal, untracked, viewChild } from '@angular/core';
+import {
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { INSTRUMENTS, parseLength, QUANTITIES, quantityName, refuseValue, type Quantity, type StageId, type View } from '@intervex/core';
+import {
+  INSTRUMENTS,
+  parseLength,
+  QUANTITIES,
+  quantityName,
+  refuseValue,
+  type Quantity,
+  type StageId,
+  type View,
+} from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -36,8 +56,12 @@ export class Walk {
   protected readonly name = computed(() => quantityName(this.quantity()));
   protected readonly reading = computed(() => this.store.plan().readings[this.quantity().id]);
   protected readonly summary = computed(() => this.store.results().known[this.quantity().id]?.summary);
-  protected readonly repeats = computed(() => (this.reading()?.repeats ?? []).map((r) => this.units.show(r.value, this.quantity().unit)));
-  protected readonly instrument = computed(() => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label);
+  protected readonly repeats = computed(() =>
+    (this.reading()?.repeats ?? []).map((r) => this.units.show(r.value, this.quantity().unit)),
+  );
+  protected readonly instrument = computed(
+    () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label,
+  );
   protected readonly meaning = computed(() => {
     const read = this.read();
     if (read === undefined || this.quantity().unit !== 'mm') return '';
@@ -50,7 +74,12 @@ export class Walk {
       const list = this.list();
       untracked(() => {
         const readings = this.store.plan().readings;
-        this.at.set(Math.max(0, list.findIndex((q) => !readings[q.id])));
+        this.at.set(
+          Math.max(
+            0,
+            list.findIndex((q) => !readings[q.id]),
+          ),
+        );
       });
     });
     effect(() => {
@@ -117,7 +146,11 @@ export class Walk {
       this.problem.set(wrong);
       return false;
     }
-    const now = this.reading() ?? { instrument: q.instrument, repeats: [], ...(q.datum === 'none' ? {} : { datum: q.datum }) };
+    const now = this.reading() ?? {
+      instrument: q.instrument,
+      repeats: [],
+      ...(q.datum === 'none' ? {} : { datum: q.datum }),
+    };
     this.store.setReading(q.id, { ...now, repeats: [...now.repeats, { value, typed: this.text().trim() }] });
     this.text.set('');
     return true;

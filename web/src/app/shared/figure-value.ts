@@ -8,7 +8,12 @@ import { UnitsService } from '../state/units.service';
   selector: 'ix-figure',
   template: `
     @if (figure(); as f) {
-      <button type="button" class="plain figure" (click)="selection.explain(f.id)" [attr.aria-label]="f.label + ' ' + text() + ', show the working'">
+      <button
+        type="button"
+        class="plain figure"
+        (click)="selection.explain(f.id)"
+        [attr.aria-label]="f.label + ' ' + text() + ', show the working'"
+      >
         {{ text() }}
       </button>
     } @else {
@@ -43,7 +48,8 @@ export class FigureValue {
 
   private uncertainty(f: Figure): string {
     const U = expandedUncertainty(f);
-    if (f.unit === 'mm' && this.units.unit() !== 'in') return `${U.toFixed(1)}${this.units.unit() === 'frac' ? ' mm' : ''}`;
+    if (f.unit === 'mm' && this.units.unit() !== 'in')
+      return `${U.toFixed(1)}${this.units.unit() === 'frac' ? ' mm' : ''}`;
     return this.units.show(U, f.unit).replace(/ in$/, '');
   }
 }

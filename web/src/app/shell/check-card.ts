@@ -43,7 +43,9 @@ export class CheckCard {
     const l = this.check().limit;
     return l ? this.units.show(l.fallback, l.unit) : '';
   });
-  protected readonly icon = computed(() => (this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level));
+  protected readonly icon = computed(() =>
+    this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level,
+  );
 
   protected explain(): void {
     const id = this.check().figure?.figureId;
@@ -62,7 +64,12 @@ export class CheckCard {
     if (!this.reasoned()) return;
     this.person.rename(this.who());
     const figure = this.check().figure?.value ?? null;
-    const acceptance = { reason: this.reason().trim(), figure, who: this.person.name(), at: new Date().toISOString() };
+    const acceptance = {
+      reason: this.reason().trim(),
+      figure,
+      who: this.person.name(),
+      at: new Date().toISOString(),
+    };
     this.store.accept(this.check().id, acceptance);
     this.asking.set('');
   }
@@ -77,7 +84,10 @@ export class CheckCard {
     const read = this.readLimit(limit.unit);
     const { min, max } = LIMITS[limit.id];
     if (!read.ok) this.problem.set(read.reason);
-    else if (read.value < min || read.value > max) this.problem.set(`This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`);
+    else if (read.value < min || read.value > max)
+      this.problem.set(
+        `This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`,
+      );
     else {
       this.store.setLimit(limit.id, { value: read.value, reason: this.reason().trim() });
       this.asking.set('');
@@ -100,7 +110,8 @@ export class CheckCard {
     if (unit === 'mm') return parseLength(text, this.units.unit());
     if (unit === 'rad') return parseAngle(text);
     const percent = Number(text.replace('%', '').trim());
-    return Number.isFinite(percent) && text.trim() ? { ok: true, value: percent / 100 } : { ok: false, reason: 'Type a share in percent, such as 90 %.' };
+    return Number.isFinite(percent) && text.trim()
+      ? { ok: true, value: percent / 100 }
+      : { ok: false, reason: 'Type a share in percent, such as 90 %.' };
   }
-
 }

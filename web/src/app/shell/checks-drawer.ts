@@ -17,12 +17,25 @@ const RANK = { stop: 0, caution: 1, ok: 2 } as const;
     <aside aria-label="Checks">
       <header>
         <h2>Checks</h2>
-        <button mat-icon-button type="button" aria-label="Close the checks" (click)="selection.checksOpen.set(false)"><mat-icon svgIcon="close" /></button>
+        <button
+          mat-icon-button
+          type="button"
+          aria-label="Close the checks"
+          (click)="selection.checksOpen.set(false)"
+        >
+          <mat-icon svgIcon="close" />
+        </button>
       </header>
       @for (check of open(); track check.id) {
         <ix-check [check]="check" (jump)="jump($event)" />
       } @empty {
-        <p class="second">{{ all().length ? 'Nothing is open. Every check passes or is accepted.' : 'No checks yet. They appear as readings come in.' }}</p>
+        <p class="second">
+          {{
+            all().length
+              ? 'Nothing is open. Every check passes or is accepted.'
+              : 'No checks yet. They appear as readings come in.'
+          }}
+        </p>
       }
       @if (accepted().length) {
         <h3>Accepted</h3>
@@ -31,7 +44,12 @@ const RANK = { stop: 0, caution: 1, ok: 2 } as const;
         }
       }
       @if (passed().length) {
-        <button mat-button type="button" [attr.aria-expanded]="showPassed()" (click)="showPassed.set(!showPassed())">
+        <button
+          mat-button
+          type="button"
+          [attr.aria-expanded]="showPassed()"
+          (click)="showPassed.set(!showPassed())"
+        >
           {{ showPassed() ? 'Hide' : 'Show' }} {{ passed().length }} passed
         </button>
         @if (showPassed()) {
@@ -70,7 +88,11 @@ export class ChecksDrawer {
   protected readonly showPassed = signal(false);
 
   protected readonly all = computed(() => this.store.results().checks);
-  protected readonly open = computed(() => this.all().filter(isOpen).sort((a, b) => RANK[a.level] - RANK[b.level]));
+  protected readonly open = computed(() =>
+    this.all()
+      .filter(isOpen)
+      .sort((a, b) => RANK[a.level] - RANK[b.level]),
+  );
   protected readonly accepted = computed(() => this.all().filter((c) => c.accepted));
   protected readonly passed = computed(() => this.all().filter((c) => c.level === 'ok'));
 
@@ -78,7 +100,10 @@ export class ChecksDrawer {
     const id = this.store.variant()?.id;
     if (!id || !check.at) return;
     this.selection.checksOpen.set(false);
-    const stage = check.at.startsWith('square.') || check.at.startsWith('shaft.') ? 'cut' : (check.at.split('.')[0] ?? check.stage);
+    const stage =
+      check.at.startsWith('square.') || check.at.startsWith('shaft.')
+        ? 'cut'
+        : (check.at.split('.')[0] ?? check.stage);
     await this.router.navigate(['/plan', id, stage]);
     const at = check.at;
     setTimeout(() => {

@@ -5,7 +5,13 @@ import type { PlanConflict } from '../state/merge-plans';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
-const SECTION_WORDS = { brief: 'Brief', choices: 'Choice', readings: 'Reading', limits: 'Limit', accepted: 'Acceptance' } as const;
+const SECTION_WORDS = {
+  brief: 'Brief',
+  choices: 'Choice',
+  readings: 'Reading',
+  limits: 'Limit',
+  accepted: 'Acceptance',
+} as const;
 
 /** What another page changed meanwhile, field by field, and other trouble with saving. */
 @Component({
@@ -19,8 +25,12 @@ const SECTION_WORDS = { brief: 'Brief', choices: 'Choice', readings: 'Reading', 
         @for (c of rows(); track c.conflict) {
           <div class="conflict">
             <b>{{ c.name }}</b>
-            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, true)">Keep mine: {{ c.mine }}</button>
-            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, false)">Take theirs: {{ c.theirs }}</button>
+            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, true)">
+              Keep mine: {{ c.mine }}
+            </button>
+            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, false)">
+              Take theirs: {{ c.theirs }}
+            </button>
           </div>
         }
       </section>
@@ -30,7 +40,8 @@ const SECTION_WORDS = { brief: 'Brief', choices: 'Choice', readings: 'Reading', 
     }
     @if (store.merged(); as what) {
       <p class="note" role="status">
-        {{ what }} <button mat-button type="button" (click)="store.merged.set('')">Good</button>
+        {{ what }}
+        <button mat-button type="button" (click)="store.merged.set('')">Good</button>
       </p>
     }
   `,
@@ -80,7 +91,8 @@ export class ConflictPanel {
   private text({ section, key }: PlanConflict, value: unknown): string {
     if (value === undefined) return 'nothing';
     const q = findQuantity(key);
-    if (section === 'readings' && q) return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
+    if (section === 'readings' && q)
+      return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
     if (typeof value === 'object' && value !== null && 'reason' in value) return String(value.reason);
     return String(value) || 'empty';
   }

@@ -44,7 +44,8 @@ export class Rail {
     const count = (stage: string) => Object.keys(readings).filter((id) => id.startsWith(`${stage}.`)).length;
     const width = this.store.results().known['brief.targetWidth'];
     const lacks = decisions.filter((d) => d.stage === 'cut').some((d) => d.lacks.length > 0);
-    const readingsNote = (n: number) => (n === 0 ? 'no readings yet' : `${n} ${n === 1 ? 'reading' : 'readings'}`);
+    const readingsNote = (n: number) =>
+      n === 0 ? 'no readings yet' : `${n} ${n === 1 ? 'reading' : 'readings'}`;
     const notes: Readonly<Record<StageId, string>> = {
       brief: width ? this.units.show(width.figure.value, 'mm', 0) : brief.vehicle || 'say what and why',
       survey: readingsNote(count('survey')),
@@ -52,7 +53,13 @@ export class Rail {
       cut: SCHOOL_NAMES[choices.school].toLowerCase(),
       sheets: lacks ? 'readings missing' : 'cut sheet',
     };
-    const names: Readonly<Record<StageId, string>> = { brief: 'Brief', survey: 'Survey', donor: 'Donor', cut: 'Cut', sheets: 'Sheets' };
+    const names: Readonly<Record<StageId, string>> = {
+      brief: 'Brief',
+      survey: 'Survey',
+      donor: 'Donor',
+      cut: 'Cut',
+      sheets: 'Sheets',
+    };
     return (Object.keys(names) as StageId[]).map((id) => {
       const open = checks.filter((c) => c.stage === id && c.level !== 'ok' && !c.accepted).length;
       const counted = open > 0 ? `${open} ${open === 1 ? 'check' : 'checks'} open` : notes[id];

@@ -18,7 +18,18 @@ import { WorkingPanel } from './working-panel';
 /** The desk: top bar, rail of stages, the stage itself, the running strip, and what slides over it. */
 @Component({
   selector: 'ix-shell',
-  imports: [ChecksDrawer, ConflictPanel, MatButtonModule, MatIconModule, Rail, RouterLink, RouterOutlet, Strip, TopBar, WorkingPanel],
+  imports: [
+    ChecksDrawer,
+    ConflictPanel,
+    MatButtonModule,
+    MatIconModule,
+    Rail,
+    RouterLink,
+    RouterOutlet,
+    Strip,
+    TopBar,
+    WorkingPanel,
+  ],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
 })
@@ -28,8 +39,22 @@ export class Shell {
   private readonly units = inject(UnitsService);
 
   readonly variantId = input.required<string>();
-  protected readonly narrow = toSignal(inject(BreakpointObserver).observe('(max-width: 760px)').pipe(map((s) => s.matches)), { initialValue: false });
+  protected readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 760px)')
+      .pipe(map((s) => s.matches)),
+    { initialValue: false },
+  );
   protected readonly loaded = computed(() => this.store.variant()?.id === this.variantId());
+
+  private readonly commands: Readonly<Record<string, () => void>> = {
+    'ctrl+z': () => void this.store.step('undo'),
+    'ctrl+shift+z': () => void this.store.step('redo'),
+    'ctrl+y': () => void this.store.step('redo'),
+    Escape: () => this.selection.closeDrawers(),
+    u: () => this.units.next(),
+    c: () => this.selection.toggleChecks(),
+  };
 
   constructor() {
     effect(() => {
@@ -37,24 +62,18 @@ export class Shell {
     });
   }
 
-  /** One-key commands, only where nobody is typing. */
+  /** Commands of one key or with Ctrl, only where nobody is typing. */
   @HostListener('document:keydown', ['$event'])
   protected key(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    const typing = target.matches('input:not([data-quantity]), textarea, select, [contenteditable]');
-    if ((event.ctrlKey || event.metaKey) && !typing && event.key.toLowerCase() === 'z') {
-      event.preventDefault();
-      void this.store.step(event.shiftKey ? 'redo' : 'undo');
-    } else if ((event.ctrlKey || event.metaKey) && !typing && event.key.toLowerCase() === 'y') {
-      event.preventDefault();
-      void this.store.step('redo');
-    } else if (event.key === 'Escape') {
-      this.selection.explained.set('');
-      this.selection.checksOpen.set(false);
-    } else if (!event.ctrlKey && !event.metaKey && !event.altKey && !target.matches('input, textarea, select')) {
-      if (event.key === 'u') this.units.next();
-      if (event.key === 'c') this.selection.toggleChecks();
-    }
+    const held = event.ctrlKey || event.metaKey;
+    const key = held ? `ctrl+${event.shiftKey ? 'shift+' : ''}${event.key.toLowerCase()}` : event.key;
+    const command = this.commands[key];
+    if (!command || event.altKey) return;
+    if (held && target.matches('input:not([data-quantity]), textarea, select, [contenteditable]')) return;
+    if (key.length === 1 && target.matches('input, textarea, select')) return;
+    if (held) event.preventDefault();
+    command();
   }
 
   /** A page that is closed with unsaved edits asks first. */

@@ -27,7 +27,14 @@ const VISIBLE: Readonly<Record<string, number>> = { mm: 0.05, rad: 0.00008, rati
         </div>
       }
     </dl>
-    <button mat-button type="button" class="checks" [class]="level()" (click)="selection.toggleChecks()" [attr.aria-expanded]="selection.checksOpen()">
+    <button
+      mat-button
+      type="button"
+      class="checks"
+      [class]="level()"
+      (click)="selection.toggleChecks()"
+      [attr.aria-expanded]="selection.checksOpen()"
+    >
       <mat-icon [svgIcon]="level()" aria-hidden="true" />
       {{ text() }}
     </button>
@@ -58,7 +65,10 @@ export class Strip {
   protected readonly text = computed(() => {
     const stops = this.open().filter((c) => c.level === 'stop').length;
     const cautions = this.open().length - stops;
-    const parts = [stops ? `${stops} ${stops === 1 ? 'stop' : 'stops'}` : '', cautions ? `${cautions} ${cautions === 1 ? 'caution' : 'cautions'}` : ''];
+    const parts = [
+      stops ? `${stops} ${stops === 1 ? 'stop' : 'stops'}` : '',
+      cautions ? `${cautions} ${cautions === 1 ? 'caution' : 'cautions'}` : '',
+    ];
     return parts.filter(Boolean).join(', ') || 'No open checks';
   });
 

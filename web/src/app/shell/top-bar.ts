@@ -48,7 +48,9 @@ export class TopBar {
     if (!variant) return;
     await this.store.flush();
     try {
-      const made = await firstValueFrom(this.api.copyVariant(variant.id, `${variant.name}, copy`.slice(0, 80), this.person.name()));
+      const made = await firstValueFrom(
+        this.api.copyVariant(variant.id, `${variant.name}, copy`.slice(0, 80), this.person.name()),
+      );
       await this.router.navigate(['/plan', made.id, 'cut']);
     } catch (error) {
       this.store.trouble.set(sentenceOf(error));

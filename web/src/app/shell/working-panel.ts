@@ -36,7 +36,13 @@ export class WorkingPanel {
   protected readonly symbols = computed(() => withSymbols(this.figure()?.working.formula ?? ''));
   protected readonly numbers = computed(() => {
     const f = this.figure();
-    return f ? withNumbers(f.working, (v, unit) => this.units.show(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined).replace(/ (mm|in)$/, '')) : '';
+    return f
+      ? withNumbers(f.working, (v, unit) =>
+          this.units
+            .show(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)
+            .replace(/ (mm|in)$/, ''),
+        )
+      : '';
   });
   protected readonly inputs = computed(() =>
     Object.entries(this.figure()?.working.inputs ?? {}).map(([symbol, i]) => ({
@@ -54,7 +60,11 @@ export class WorkingPanel {
     const parts = Object.entries(f.contributions).filter(([, u]) => u !== 0);
     const total = parts.reduce((sum, [, u]) => sum + u * u, 0);
     return parts
-      .map(([id, u]) => ({ id, label: this.store.figures().get(id)?.label ?? 'Scribing the marks', percent: Math.round((100 * u * u) / total) }))
+      .map(([id, u]) => ({
+        id,
+        label: this.store.figures().get(id)?.label ?? 'Scribing the marks',
+        percent: Math.round((100 * u * u) / total),
+      }))
       .filter((p) => p.percent > 0)
       .sort((a, b) => b.percent - a.percent)
       .slice(0, 6);
@@ -73,6 +83,10 @@ export class WorkingPanel {
 
   private show(f: Figure | undefined): string {
     if (!f) return '';
-    return this.units.show(f.value, f.unit, f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 4 : undefined);
+    return this.units.show(
+      f.value,
+      f.unit,
+      f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 4 : undefined,
+    );
   }
 }

@@ -17,7 +17,16 @@ const NOT_IN_NAMES = /[<>;\p{Cc}]/u;
 /** Why the swap, for what, and to what width. */
 @Component({
   selector: 'ix-brief',
-  imports: [FormsModule, MatFormFieldModule, MatInputModule, MatSelectModule, Needs, ReadingField, Stage, ViewSvg],
+  imports: [
+    FormsModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+    Needs,
+    ReadingField,
+    Stage,
+    ViewSvg,
+  ],
   templateUrl: './brief.html',
   styleUrls: ['./brief.scss', './drawing-size.scss'],
 })

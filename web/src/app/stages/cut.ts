@@ -31,7 +31,20 @@ type Tab = 'rear' | 'left' | 'right' | 'face';
 /** Ways to cut side by side, marks on the tube, saw and weld, squareness. */
 @Component({
   selector: 'ix-cut',
-  imports: [EndFace, MarksTable, MatButtonToggleModule, MatFormFieldModule, MatSelectModule, Needs, ReadingField, ReadingGroup, SchoolsTable, SquarePanel, Stage, ViewSvg],
+  imports: [
+    EndFace,
+    MarksTable,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatSelectModule,
+    Needs,
+    ReadingField,
+    ReadingGroup,
+    SchoolsTable,
+    SquarePanel,
+    Stage,
+    ViewSvg,
+  ],
   templateUrl: './cut.html',
   styleUrls: ['./cut.scss', './drawing-size.scss'],
 })

@@ -18,30 +18,77 @@ const GROUPS = ['Left side', 'Left shaft', 'Centre section', 'Right side', 'Righ
 /** The donor: halves, tubes, shafts, spline and what holds the shafts in. */
 @Component({
   selector: 'ix-donor',
-  imports: [FigureValue, MatButtonModule, MatFormFieldModule, MatIconModule, MatSelectModule, Needs, ReadingGroup, Stage, ViewSvg, Walk],
+  imports: [
+    FigureValue,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatSelectModule,
+    Needs,
+    ReadingGroup,
+    Stage,
+    ViewSvg,
+    Walk,
+  ],
   template: `
     @if (mode.walking()) {
       <ix-walk stage="donor" title="Donor" [view]="view()" (closed)="mode.choose('list')" />
     } @else {
       <ix-stage title="Donor" [subtitle]="store.plan().brief.donor || 'the axle that comes in'">
-        <button tabs mat-button type="button" (click)="mode.choose('walk')"><mat-icon svgIcon="walk" />One reading at a time</button>
+        <button tabs mat-button type="button" (click)="mode.choose('walk')">
+          <mat-icon svgIcon="walk" />
+          One reading at a time
+        </button>
         <div desk>
-          <ix-view [view]="view()" (moved)="store.setReading($event.quantityId, { repeats: [{ value: $event.value }], instrument: 'chosen', datum: 'casting face' })" />
+          <ix-view
+            [view]="view()"
+            (moved)="
+              store.setReading($event.quantityId, {
+                repeats: [{ value: $event.value }],
+                instrument: 'chosen',
+                datum: 'casting face',
+              })
+            "
+          />
           <dl class="facts">
-            <div><dt>WMS width</dt><dd><ix-figure [figure]="donor().width" [withU]="true" /></dd></div>
-            <div><dt>Pinion, {{ pinionWord() }}</dt><dd><ix-figure [figure]="donor().pinion" [withU]="true" /></dd></div>
-            <div><dt>Spline pitch diameter</dt><dd><ix-figure [figure]="donor().spline?.pitch" [digits]="2" /></dd></div>
-            <div><dt>major</dt><dd><ix-figure [figure]="donor().spline?.major" [digits]="2" /></dd></div>
-            <div><dt>minor</dt><dd><ix-figure [figure]="donor().spline?.minor" [digits]="2" /></dd></div>
-            <div><dt>Readings left add up to</dt><dd><ix-figure [figure]="donor().closure.left" [withU]="true" /></dd></div>
-            <div><dt>right</dt><dd><ix-figure [figure]="donor().closure.right" [withU]="true" /></dd></div>
+            <div>
+              <dt>WMS width</dt>
+              <dd><ix-figure [figure]="donor().width" [withU]="true" /></dd>
+            </div>
+            <div>
+              <dt>Pinion, {{ pinionWord() }}</dt>
+              <dd><ix-figure [figure]="donor().pinion" [withU]="true" /></dd>
+            </div>
+            <div>
+              <dt>Spline pitch diameter</dt>
+              <dd><ix-figure [figure]="donor().spline?.pitch" [digits]="2" /></dd>
+            </div>
+            <div>
+              <dt>major</dt>
+              <dd><ix-figure [figure]="donor().spline?.major" [digits]="2" /></dd>
+            </div>
+            <div>
+              <dt>minor</dt>
+              <dd><ix-figure [figure]="donor().spline?.minor" [digits]="2" /></dd>
+            </div>
+            <div>
+              <dt>Readings left add up to</dt>
+              <dd><ix-figure [figure]="donor().closure.left" [withU]="true" /></dd>
+            </div>
+            <div>
+              <dt>right</dt>
+              <dd><ix-figure [figure]="donor().closure.right" [withU]="true" /></dd>
+            </div>
           </dl>
           <ix-needs />
         </div>
         <h2>Shafts held in by</h2>
         <mat-form-field appearance="outline" subscriptSizing="dynamic" class="wide">
           <mat-label>Shaft retention</mat-label>
-          <mat-select [value]="store.plan().choices.retention" (valueChange)="store.choose('retention', $event)">
+          <mat-select
+            [value]="store.plan().choices.retention"
+            (valueChange)="store.choose('retention', $event)"
+          >
             @for (r of retentions; track r.id) {
               <mat-option [value]="r.id">{{ r.name }}</mat-option>
             }

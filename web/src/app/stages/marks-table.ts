@@ -9,13 +9,12 @@ import { PlanStore } from '../state/plan-store';
   imports: [FigureValue],
   template: `
     <h2>
-      Marks, {{ side() }} <small>from the {{ datum() }}</small>
+      Marks, {{ side() }}
+      <small>from the {{ datum() }}</small>
     </h2>
     @if (marks(); as m) {
       <table>
-        <caption class="hidden">
-          {{ title() }} scribe marks
-        </caption>
+        <caption class="hidden">{{ title() }} scribe marks</caption>
         <tbody>
           @for (row of rows(); track row.label) {
             <tr>
@@ -67,15 +66,25 @@ export class MarksTable {
     const work = school && isPlanned(school) ? school.work[this.side()] : undefined;
     if (work === 'leave') return 'Nothing is cut on this side.';
     if (work === 'widen') return 'This side would have to be widened: metal is missing.';
-    return decisions.find((d) => d.id === 'cut')?.lacks.length ? 'The cut needs readings first.' : 'The tube needs its reading first (Donor).';
+    return decisions.find((d) => d.id === 'cut')?.lacks.length
+      ? 'The cut needs readings first.'
+      : 'The tube needs its reading first (Donor).';
   });
   protected readonly rows = computed(() => {
     const m = this.marks();
     if (!m) return [];
     const endOff = this.store.plan().choices.method === 'endOff';
     return [
-      { label: endOff ? 'Tube left, blade outboard of it' : 'First mark, blade outboard of it', figure: m.inner.fromDatum, withU: false },
-      { label: endOff ? 'End off, blade inboard of it' : 'Second mark, blade inboard of it', figure: m.outer.fromDatum, withU: false },
+      {
+        label: endOff ? 'Tube left, blade outboard of it' : 'First mark, blade outboard of it',
+        figure: m.inner.fromDatum,
+        withU: false,
+      },
+      {
+        label: endOff ? 'End off, blade inboard of it' : 'Second mark, blade inboard of it',
+        figure: m.outer.fromDatum,
+        withU: false,
+      },
       { label: 'Between the marks', figure: m.spacing, withU: false },
       { label: 'Slug that falls out', figure: m.slug, withU: false },
       { label: 'Tube after tacking', figure: m.tubeTacked, withU: true },

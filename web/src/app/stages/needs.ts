@@ -10,9 +10,11 @@ import { SelectionService } from '../state/selection.service';
   template: `
     @for (d of open(); track d.id) {
       <p>
-        <b>{{ d.label }}</b> needs
+        <b>{{ d.label }}</b>
+        needs
         @for (q of d.quantities; track q.id; let last = $last) {
-          <button type="button" class="plain" (click)="go(q.id)">{{ q.name }}</button>{{ last ? '.' : ', ' }}
+          <button type="button" class="plain" (click)="go(q.id)">{{ q.name }}</button>
+          {{ last ? '.' : ', ' }}
         }
         @if (d.more) {
           <span class="second">And {{ d.more }} more.</span>
@@ -47,12 +49,17 @@ export class Needs {
   private static readonly MOST = 6;
 
   protected readonly open = computed(() =>
-    this.store.results().decisions.filter((d) => d.lacks.length > 0).map((d) => ({
-      id: d.id,
-      label: d.label,
-      quantities: d.lacks.slice(0, Needs.MOST).map((id) => ({ id, name: quantityName(quantity(id)).toLowerCase() })),
-      more: Math.max(0, d.lacks.length - Needs.MOST),
-    })),
+    this.store
+      .results()
+      .decisions.filter((d) => d.lacks.length > 0)
+      .map((d) => ({
+        id: d.id,
+        label: d.label,
+        quantities: d.lacks
+          .slice(0, Needs.MOST)
+          .map((id) => ({ id, name: quantityName(quantity(id)).toLowerCase() })),
+        more: Math.max(0, d.lacks.length - Needs.MOST),
+      })),
   );
 
   protected async go(id: string): Promise<void> {

@@ -1,6 +1,15 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatRadioModule } from '@angular/material/radio';
-import { isPlanned, placeWord, quantity, quantityName, SCHOOL_NAMES, SCHOOL_NOTES, toBuy, type School } from '@intervex/core';
+import {
+  isPlanned,
+  placeWord,
+  quantity,
+  quantityName,
+  SCHOOL_NAMES,
+  SCHOOL_NOTES,
+  toBuy,
+  type School,
+} from '@intervex/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -31,8 +40,19 @@ export class SchoolsTable {
         return { ...base, plan: undefined, lacks, wide: '' };
       }
       const needs = shafts.bySchool[s.school];
-      const wide = target !== undefined && Math.abs(s.width.value - target) > 0.05 ? `${this.units.show(s.width.value, 'mm')} wide` : '';
-      return { ...base, lacks: '', plan: s, needs, wide, pinion: this.pinion(s.pinion.value), buy: toBuy(needs, s) };
+      const wide =
+        target !== undefined && Math.abs(s.width.value - target) > 0.05
+          ? `${this.units.show(s.width.value, 'mm')} wide`
+          : '';
+      return {
+        ...base,
+        lacks: '',
+        plan: s,
+        needs,
+        wide,
+        pinion: this.pinion(s.pinion.value),
+        buy: toBuy(needs, s),
+      };
     });
   });
 
@@ -41,6 +61,8 @@ export class SchoolsTable {
   }
 
   private pinion(y: number): string {
-    return Math.abs(y) < 0.05 ? 'middle' : `${this.units.show(Math.abs(y), 'mm').replace(/ (mm|in)$/, '')} ${placeWord(y)}`;
+    return Math.abs(y) < 0.05
+      ? 'middle'
+      : `${this.units.show(Math.abs(y), 'mm').replace(/ (mm|in)$/, '')} ${placeWord(y)}`;
   }
 }

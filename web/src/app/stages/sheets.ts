@@ -19,7 +19,9 @@ export class SheetsStage {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   protected readonly paper = signal<'a4' | 'letter'>('a4');
-  protected readonly sheet = computed(() => cutSheet(this.store.plan(), this.store.results(), this.units.unit()));
+  protected readonly sheet = computed(() =>
+    cutSheet(this.store.plan(), this.store.results(), this.units.unit()),
+  );
   protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices.school));
   protected readonly saved = computed(() => this.store.saveState() === 'saved');
   protected readonly pdf = computed(() => this.address('cut-sheet.pdf', `&paper=${this.paper()}`));

@@ -1,7 +1,16 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { CLOCKS, clockName, PHASE_NAMES, SIDES, SQUARE_PHASES, sideName, type Side, type SquarePhase } from '@intervex/core';
+import {
+  CLOCKS,
+  clockName,
+  PHASE_NAMES,
+  SIDES,
+  SQUARE_PHASES,
+  sideName,
+  type Side,
+  type SquarePhase,
+} from '@intervex/core';
 import { ReadingField } from '../readings/reading-field';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
@@ -13,14 +22,27 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
   selector: 'ix-square',
   imports: [FigureValue, MatButtonModule, MatButtonToggleModule, ReadingField],
   template: `
-    <h2>Squareness <small>fixed ring to end face</small></h2>
+    <h2>
+      Squareness
+      <small>fixed ring to end face</small>
+    </h2>
     <div class="picks">
-      <mat-button-toggle-group [value]="side()" (change)="side.set($event.value)" [hideSingleSelectionIndicator]="true" aria-label="Side">
+      <mat-button-toggle-group
+        [value]="side()"
+        (change)="side.set($event.value)"
+        [hideSingleSelectionIndicator]="true"
+        aria-label="Side"
+      >
         @for (s of sides; track s) {
           <mat-button-toggle [value]="s">{{ sideName(s) }}</mat-button-toggle>
         }
       </mat-button-toggle-group>
-      <mat-button-toggle-group [value]="phase()" (change)="phase.set($event.value)" [hideSingleSelectionIndicator]="true" aria-label="When">
+      <mat-button-toggle-group
+        [value]="phase()"
+        (change)="phase.set($event.value)"
+        [hideSingleSelectionIndicator]="true"
+        aria-label="When"
+      >
         @for (p of phases; track p.id) {
           <mat-button-toggle [value]="p.id" [attr.aria-label]="p.name">{{ p.short }}</mat-button-toggle>
         }
@@ -35,8 +57,13 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
     }
     @if (face(); as f) {
       <p class="result">
-        Leans <b><ix-figure [figure]="f.tilt" [withU]="true" /></b>, farthest out at the {{ clockName(f.farthestRad) }}. Camber
-        <ix-figure [figure]="f.camber" />, toe <ix-figure [figure]="f.toe" />; {{ f.stations }} places, rest {{ f.residual.toFixed(3) }} mm.
+        Leans
+        <b><ix-figure [figure]="f.tilt" [withU]="true" /></b>
+        , farthest out at the {{ clockName(f.farthestRad) }}. Camber
+        <ix-figure [figure]="f.camber" />
+        , toe
+        <ix-figure [figure]="f.toe" />
+        ; {{ f.stations }} places, rest {{ f.residual.toFixed(3) }} mm.
       </p>
     } @else {
       <p class="second">Three places or more, and the radius, give tilt, its direction, camber and toe.</p>
@@ -60,13 +87,19 @@ export class SquarePanel {
   protected readonly sides = SIDES;
   protected readonly sideName = sideName;
   protected readonly clockName = clockName;
-  protected readonly phases = SQUARE_PHASES.map((id) => ({ id, name: PHASE_NAMES[id], short: id === 'before' ? 'Before' : id === 'tacked' ? 'Tacked' : 'Welded' }));
+  protected readonly phases = SQUARE_PHASES.map((id) => ({
+    id,
+    name: PHASE_NAMES[id],
+    short: id === 'before' ? 'Before' : id === 'tacked' ? 'Tacked' : 'Welded',
+  }));
   protected readonly side = signal<Side>('left');
   protected readonly phase = signal<SquarePhase>('tacked');
   protected readonly all = signal(false);
   protected readonly clocks = computed(() => {
     const readings = this.store.plan().readings;
-    return CLOCKS.filter((c) => this.all() || FOUR.has(c.id) || readings[`square.${this.side()}.${this.phase()}.${c.id}`]);
+    return CLOCKS.filter(
+      (c) => this.all() || FOUR.has(c.id) || readings[`square.${this.side()}.${this.phase()}.${c.id}`],
+    );
   });
   protected readonly face = computed(() => this.store.results().square.sets[this.side()][this.phase()]);
 

@@ -20,7 +20,10 @@ import { walkMode } from './walk-mode';
       <ix-walk stage="survey" title="Survey" [view]="view()" (closed)="mode.choose('list')" />
     } @else {
       <ix-stage title="Survey" subtitle="the axle in the car, from behind">
-        <button tabs mat-button type="button" (click)="mode.choose('walk')"><mat-icon svgIcon="walk" />One reading at a time</button>
+        <button tabs mat-button type="button" (click)="mode.choose('walk')">
+          <mat-icon svgIcon="walk" />
+          One reading at a time
+        </button>
         <div desk>
           <ix-view [view]="view()" />
           <dl class="facts">

@@ -8,7 +8,12 @@ import { map } from 'rxjs';
  * Call it where injection is possible.
  */
 export function walkMode() {
-  const narrow = toSignal(inject(BreakpointObserver).observe('(max-width: 760px)').pipe(map((s) => s.matches)), { initialValue: false });
+  const narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 760px)')
+      .pipe(map((s) => s.matches)),
+    { initialValue: false },
+  );
   const chosen = signal<'walk' | 'list' | undefined>(undefined);
   return {
     walking: computed(() => (chosen() ?? (narrow() ? 'walk' : 'list')) === 'walk'),

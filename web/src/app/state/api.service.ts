@@ -1,7 +1,15 @@
 import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
-import type { ProjectSummary, Refusal, RevisionView, SaveRequest, StaleRefusal, StepRequest, VariantView } from '@intervex/contract/wire';
+import type {
+  ProjectSummary,
+  Refusal,
+  RevisionView,
+  SaveRequest,
+  StaleRefusal,
+  StepRequest,
+  VariantView,
+} from '@intervex/contract/wire';
 
 /** The server's interface. */
 @Injectable({ providedIn: 'root' })
@@ -67,7 +75,10 @@ export const isStale = (refusal: Refusal | undefined): refusal is StaleRefusal =
 
 /** True where trying again later can help: no answer, or the server says that it cannot just now. */
 export function canRetry(error: unknown): boolean {
-  return error instanceof HttpErrorResponse && (error.status === 0 || error.status === 502 || error.status === 503 || error.status === 504);
+  return (
+    error instanceof HttpErrorResponse &&
+    (error.status === 0 || error.status === 502 || error.status === 503 || error.status === 504)
+  );
 }
 
 /** A sentence for the person at the bench. */

@@ -7,7 +7,10 @@ export class PersonService {
   readonly name = signal(remembered('person') ?? 'bench');
 
   rename(name: string): void {
-    const plain = name.replace(/[<>;\p{Cc}]/gu, '').trim().slice(0, 60);
+    const plain = name
+      .replace(/[<>;\p{Cc}]/gu, '')
+      .trim()
+      .slice(0, 60);
     this.name.set(plain || 'bench');
     remember('person', this.name());
   }

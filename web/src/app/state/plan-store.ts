@@ -1,7 +1,32 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
-import { allFigures, createEvaluator, EMPTY_PLAN, type Acceptance, type Brief, type Choices, type LimitChange, type LimitId, type Plan, type Reading } from '@intervex/core';
-import { catchError, concatMap, debounceTime, EMPTY, finalize, firstValueFrom, Observable, of, retry, Subject, tap, throwError, timer } from 'rxjs';
+import {
+  allFigures,
+  createEvaluator,
+  EMPTY_PLAN,
+  type Acceptance,
+  type Brief,
+  type Choices,
+  type LimitChange,
+  type LimitId,
+  type Plan,
+  type Reading,
+} from '@intervex/core';
+import {
+  catchError,
+  concatMap,
+  debounceTime,
+  EMPTY,
+  finalize,
+  firstValueFrom,
+  type Observable,
+  of,
+  retry,
+  Subject,
+  tap,
+  throwError,
+  timer,
+} from 'rxjs';
 import { ApiService, canRetry, isStale, refusalOf, sentenceOf } from './api.service';
 import { mergePlans, same, withField, type PlanConflict } from './merge-plans';
 import { PersonService } from './person.service';
@@ -46,7 +71,12 @@ export class PlanStore {
   readonly stripBefore = signal<Readonly<Record<string, number>>>({});
 
   constructor() {
-    this.saves.pipe(debounceTime(QUIET_MS), concatMap(() => this.saveOnce())).subscribe();
+    this.saves
+      .pipe(
+        debounceTime(QUIET_MS),
+        concatMap(() => this.saveOnce()),
+      )
+      .subscribe();
   }
 
   /** Opens a variant. What is not saved of the last one is saved first. */
@@ -120,7 +150,11 @@ export class PlanStore {
     await firstValueFrom(this.saveOnce(), { defaultValue: undefined });
   }
 
-  private change(section: 'readings' | 'brief' | 'choices' | 'accepted' | 'limits', key: string, value: unknown): void {
+  private change(
+    section: 'readings' | 'brief' | 'choices' | 'accepted' | 'limits',
+    key: string,
+    value: unknown,
+  ): void {
     const plan = this.plan();
     if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
     this.noteStrip(`${section}.${key}`);
@@ -176,7 +210,9 @@ export class PlanStore {
   private pause(error: unknown, count: number): Observable<unknown> {
     if (!canRetry(error)) return throwError(() => error);
     this.saveState.set('waiting');
-    this.trouble.set('The server does not answer. Nothing is lost: it is kept here and saved as soon as it answers.');
+    this.trouble.set(
+      'The server does not answer. Nothing is lost: it is kept here and saved as soon as it answers.',
+    );
     return timer(Math.min(300 * 2 ** (count - 1), MOST_PAUSE_MS));
   }
 
@@ -196,7 +232,11 @@ export class PlanStore {
     }
     this.saveState.set('refused');
     const place = refusal?.problems[0];
-    this.trouble.set(place ? `Not saved: ${place.field} ${place.wrong}. Right would be: ${place.right}.` : `Not saved. ${sentenceOf(error)}`);
+    this.trouble.set(
+      place
+        ? `Not saved: ${place.field} ${place.wrong}. Right would be: ${place.right}.`
+        : `Not saved. ${sentenceOf(error)}`,
+    );
     if (this.plan() !== sent) this.saves.next();
   }
 
@@ -210,7 +250,8 @@ export class PlanStore {
       this.saveState.set('conflict');
       return;
     }
-    if (others && !same(plan, current.plan)) this.merged.set('Another page changed other fields meanwhile. Both changes are kept.');
+    if (others && !same(plan, current.plan))
+      this.merged.set('Another page changed other fields meanwhile. Both changes are kept.');
     else if (others) this.merged.set('Another page changed this plan meanwhile. Its changes are shown.');
     this.saveState.set(same(plan, current.plan) ? 'saved' : 'editing');
   }

@@ -16,6 +16,11 @@ export class SelectionService {
     this.explained.set(figureId);
   }
 
+  closeDrawers(): void {
+    this.explained.set('');
+    this.checksOpen.set(false);
+  }
+
   toggleChecks(): void {
     this.explained.set('');
     this.checksOpen.update((open) => !open);

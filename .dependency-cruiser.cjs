@@ -1,0 +1,83 @@
+/** Rooms of core, lowest first. A file may use its own room and those before it, never those after. */
+const ROOMS = [
+  'units',
+  'geometry',
+  'numerics',
+  'measure',
+  'checks',
+  'plan',
+  'survey',
+  'donor',
+  'cut',
+  'shafts',
+  'evaluate',
+  'drawing',
+  'sheets',
+  'testing',
+];
+
+const roomsOnlyDown = ROOMS.map((room, at) => ({
+  name: `core-${room}-only-down`,
+  severity: 'error',
+  comment: `core/${room} may use only: ${ROOMS.slice(0, at).join(', ') || 'nothing'}.`,
+  from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
+  to: { path: '^core/src/', pathNot: `^core/src/(${ROOMS.slice(0, at + 1).join('|')})/` },
+}));
+
+const floor = (name, from, to, comment) => ({
+  name,
+  severity: 'error',
+  comment,
+  from: { path: `^${from}/src/` },
+  to: { path: to },
+});
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    ...roomsOnlyDown,
+    {
+      name: 'core-room-is-listed',
+      severity: 'error',
+      comment: 'Every folder of core stands in the list of rooms above.',
+      from: { path: '^core/src/', pathNot: `^core/src/((${ROOMS.join('|')})/|index\\.ts$)` },
+      to: {},
+    },
+    {
+      name: 'core-depends-on-nothing',
+      severity: 'error',
+      comment: 'The computation has no packages and no input or output.',
+      from: { path: '^core/src/', pathNot: '\\.spec\\.ts$' },
+      to: { pathNot: '^core/src/' },
+    },
+    floor('contract-only-on-core', 'contract', '^(server|web|tools|e2e)/', 'An arrow only points down.'),
+    floor('server-not-on-web', 'server', '^(web|e2e)/', 'An arrow only points down.'),
+    floor('web-not-on-server', 'web', '^(server|e2e|tools)/', 'The page reaches the server over the wire.'),
+    {
+      name: 'web-core-by-its-name',
+      severity: 'error',
+      comment: 'Joi stays out of the page: it takes only the wire types of the contract.',
+      from: { path: '^web/src/' },
+      to: { path: '^contract/src/', pathNot: '^contract/src/wire\\.ts$' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { pathNot: 'index\\.ts$' } },
+    },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^(node:|@angular|rxjs)' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|node_modules/\\.cache)/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
+};
