@@ -1,6 +1,6 @@
 import { bySide, type Side, type Sided } from '../geometry';
 import { derive, given, INSTRUMENTS, type Figure } from '../measure';
-import type { CutMethod, MarkDatum } from '../plan';
+import { quantity, type CutMethod, type MarkDatum } from '../plan';
 import type { SchoolPlan } from './school-stage';
 import { looseSlug, scribeSpacing, tubeLeft } from './scribe';
 
@@ -49,7 +49,7 @@ export interface SideMarks {
   readonly tubeWanted: Figure;
   readonly tubeTacked: Figure;
   readonly tubeWelded: Figure;
-  /** Least and most the inner mark may stand from the casting; equal for end off and on. */
+  /** Least and most the inner mark may stand from the casting, mm. */
   readonly range: readonly [number, number];
 }
 
@@ -62,6 +62,9 @@ export interface MarksResult {
 
 /** Two rule-set marks make the scribed spacing uncertain by √2 of one. Standard uncertainty, mm. */
 const SCRIBE_U = (INSTRUMENTS.rule.halfResolution / Math.sqrt(3)) * Math.SQRT2;
+
+/** Shortest end piece that can be held and prepared, mm. */
+const SHORTEST_END_PIECE = quantity('cut.endPiece.left').min;
 
 /** Scribe marks, slug and lengths to expect, for both sides of the chosen way. */
 export function marksStage(input: MarksInput): MarksResult {
@@ -179,7 +182,7 @@ function sideMarks(input: MarksInput, side: Side): SideMarks | undefined {
     },
     (v) => v.T - v.s + v.g - v.w,
   );
-  const range = markRange(input, side, spacing.value, T.value);
+  const range = markRange(input, spacing.value, T.value);
   const places =
     input.method === 'slug' ? slugPlaces(input, side, spacing, range) : endPlaces(input, side, tubeWanted, T);
   const inner = markAt(input, side, 'inner', places.inner, T, casting);
@@ -187,13 +190,10 @@ function sideMarks(input: MarksInput, side: Side): SideMarks | undefined {
   return { spacing, slug, inner, outer, tube: T, tubeWanted, tubeTacked, tubeWelded, range };
 }
 
-function markRange(input: MarksInput, side: Side, spacing: number, tube: number): readonly [number, number] {
-  if (input.method === 'endOff') {
-    const at = tube - (input[side].endPiece?.value ?? 0) - spacing;
-    return [at, at];
-  }
+function markRange(input: MarksInput, spacing: number, tube: number): readonly [number, number] {
   const least = input.fromCasting;
-  return [least, Math.max(least, tube - input.fromHousingEnd - spacing)];
+  const keep = input.method === 'endOff' ? SHORTEST_END_PIECE : input.fromHousingEnd;
+  return [least, Math.max(least, tube - keep - spacing)];
 }
 
 function slugPlaces(input: MarksInput, side: Side, spacing: Figure, [least, most]: readonly [number, number]) {

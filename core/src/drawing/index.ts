@@ -1,3 +1,4 @@
+export * from './donor-view';
 export * from './rear-view';
 export * from './survey-view';
 export * from './tube-view';

@@ -1,13 +1,11 @@
 import { isPlanned, type SchoolPlan, type SideMarks } from '../cut';
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
-import type { School } from '../plan';
-import { bar, type Caption, type Dimension, type MarkHandle, type Point, type Shape, type View } from './view';
-
-/** Shown while the tube has not been measured, mm. */
-const USUAL_TUBE = 70;
-/** Thickness of a flange as drawn; it is not measured, only its outer face is, mm. */
-const FLANGE = 10;
+import type { Choices, CutMethod } from '../plan';
+import { castingRadius, castingShapes } from './casting';
+import { across, donorHalves, flange, USUAL_TUBE } from './donor-parts';
+import { markHandles } from './mark-handle';
+import { bar, upright, type Caption, type Dimension, type MarkHandle, type Shape, type View } from './view';
 
 interface Scene {
   readonly results: Results;
@@ -16,84 +14,34 @@ interface Scene {
   readonly of: (id: string) => number | undefined;
 }
 
-/** u of a place `y` outboard of the pinion axis on one side; the car's left is at the picture's left. */
-const across = (side: Side, y: number): number => (side === 'left' ? -y : y);
-
 /**
  * Rear view, from behind the car, origin at the pinion axis: the donor as a ghost, the result over it, cut
  * marks and slug on the tube.
  *
  * @param results evaluated plan
- * @param school the way to cut that is drawn
+ * @param choices the way to cut that is drawn, and how the tube is shortened
  */
-export function rearView(results: Results, school: School): View {
+export function rearView(results: Results, { school, method }: Pick<Choices, 'school' | 'method'>): View {
   const of = (id: string) => results.known[id]?.figure.value;
   const found = results.schools.find((s) => s.school === school);
   const plan = found && isPlanned(found) ? found : undefined;
   const scene: Scene = { results, plan, of, od: of('donor.tubeOd') ?? USUAL_TUBE };
   const reach = SIDES.map((side) => Math.max(of(`donor.half.${side}`) ?? 0, plan?.half[side].value ?? 0, 100));
-  const tall = Math.max(scene.od * 2, castingRadius(scene) + 10);
+  const tall = Math.max(scene.od * 2, castingRadius(scene.of, scene.od) + 10);
   return {
     title: 'Rear view, result over donor',
     bounds: { left: -(reach[0] ?? 0), right: reach[1] ?? 0, top: tall, bottom: -tall },
     shapes: [...SIDES.flatMap((side) => sideShapes(scene, side)), ...middleShapes(scene, tall)],
     dimensions: dimensions(scene),
-    handles: SIDES.flatMap((side) => handle(scene, side)),
+    handles: plan ? SIDES.flatMap((side) => handles(scene, side, method)) : [],
     captions: captions(scene, tall),
   };
 }
 
-const castingRadius = ({ of, od }: Scene): number =>
-  Math.max(od, 0.95 * Math.min(of('donor.casting.left') ?? od * 1.5, of('donor.casting.right') ?? od * 1.5));
-
-function middleShapes(scene: Scene, tall: number): Shape[] {
-  const { of, od, plan } = scene;
-  const radius = castingRadius(scene);
-  const shapes: Shape[] = [];
-  const [K_L, K_R] = [of('donor.casting.left'), of('donor.casting.right')];
-  if (K_L && K_R) {
-    const [h, in_L, in_R] = [od / 2 + 4, K_L * 0.62, K_R * 0.62];
-    const points: Point[] = [
-      [-K_L, h],
-      [-in_L, radius * 0.72],
-      [in_R, radius * 0.72],
-      [K_R, h],
-      [K_R, -h],
-      [in_R, -radius * 0.72],
-      [-in_L, -radius * 0.72],
-      [-K_L, -h],
-    ];
-    shapes.push({ kind: 'outline', style: 'casting', points, at: 'donor.casting.left' });
-  }
-  shapes.push({ kind: 'circle', style: 'casting', centre: [0, 0], radius });
-  shapes.push(
-    {
-      kind: 'line',
-      style: 'axis',
-      points: [
-        [-14, 0],
-        [14, 0],
-      ],
-    },
-    {
-      kind: 'line',
-      style: 'axis',
-      points: [
-        [0, -14],
-        [0, 14],
-      ],
-    },
-  );
-  const middle = plan ? plan.pinion.value : scene.results.donor.pinion?.value;
-  if (middle !== undefined)
-    shapes.push({
-      kind: 'line',
-      style: 'centreline',
-      points: [
-        [middle, -tall],
-        [middle, tall],
-      ],
-    });
+function middleShapes({ of, od, plan, results }: Scene, tall: number): Shape[] {
+  const shapes = castingShapes(of, od);
+  const middle = plan ? plan.pinion.value : results.donor.pinion?.value;
+  if (middle !== undefined) shapes.push(upright('centreline', middle, tall));
   return shapes;
 }
 
@@ -139,25 +87,10 @@ function sideShapes(scene: Scene, side: Side): Shape[] {
   return shapes;
 }
 
-const flange = (style: 'ghost' | 'flange', side: Side, face: number, height: number, at: string): Shape => ({
-  kind: 'outline',
-  style,
-  points: bar(across(side, face - FLANGE), across(side, face), height),
-  at,
-});
-
 function slugShapes(marks: SideMarks | undefined, side: Side, K: number, od: number): Shape[] {
   if (!marks) return [];
   const u = [marks.inner, marks.outer].map((m) => across(side, K + m.fromCasting.value)) as [number, number];
-  const line = (at: number): Shape => ({
-    kind: 'line',
-    style: 'mark',
-    points: [
-      [at, -od * 0.75],
-      [at, od * 0.75],
-    ],
-    at: `cut.mark.${side}`,
-  });
+  const line = (at: number) => upright('mark', at, od * 0.75, `cut.mark.${side}`);
   return [
     { kind: 'outline', style: 'slug', points: bar(u[0], u[1], od), at: `cut.mark.${side}` },
     line(u[0]),
@@ -167,7 +100,7 @@ function slugShapes(marks: SideMarks | undefined, side: Side, K: number, od: num
 
 function dimensions(scene: Scene): Dimension[] {
   const { plan, od, of } = scene;
-  if (!plan) return donorDimensions(scene);
+  if (!plan) return donorHalves(of, od);
   const [L, R] = [plan.half.left.value, plan.half.right.value];
   const top = od * 1.1;
   const list: Dimension[] = [
@@ -242,44 +175,11 @@ function dimensions(scene: Scene): Dimension[] {
   return list;
 }
 
-function donorDimensions({ of, od }: Scene): Dimension[] {
-  return SIDES.flatMap((side) => {
-    const H = of(`donor.half.${side}`);
-    if (H === undefined) return [];
-    const id = `donor.half.${side}`;
-    return [
-      {
-        id,
-        label: `Donor half, ${side}`,
-        from: [0, 0] as Point,
-        to: [across(side, H), od] as Point,
-        row: 1,
-        value: H,
-        figureId: id,
-        quantityId: id,
-      },
-    ];
-  });
-}
-
-function handle({ results, of, od, plan }: Scene, side: Side): MarkHandle[] {
-  const marks = results.marks.marks[side];
+function handles({ results, of, od }: Scene, side: Side, method: CutMethod): readonly MarkHandle[] {
   const K = of(`donor.casting.${side}`);
-  if (!marks || K === undefined || !plan) return [];
-  const [min, max] = marks.range;
-  if (max <= min) return [];
-  const value = marks.inner.fromCasting.value;
-  return [
-    {
-      quantityId: `cut.mark.${side}`,
-      label: `First mark, ${side}`,
-      at: [across(side, K + value), od * 0.75],
-      value,
-      min,
-      max,
-      direction: side === 'left' ? -1 : 1,
-    },
-  ];
+  if (K === undefined) return [];
+  const place = { side, method, casting: across(side, K), v: od * 0.75 };
+  return markHandles(results.marks.marks[side], { ...place, outboard: side === 'left' ? -1 : 1 });
 }
 
 function captions({ plan, of }: Scene, tall: number): Caption[] {
@@ -288,6 +188,6 @@ function captions({ plan, of }: Scene, tall: number): Caption[] {
     { text: 'LEFT', at: [place('left'), tall * 0.62], anchor: 'middle' },
     { text: 'RIGHT', at: [place('right'), tall * 0.62], anchor: 'middle' },
   ];
-  if (plan) list.push({ text: 'car centreline', at: [plan.pinion.value, tall], anchor: 'start' });
+  if (plan) list.push({ text: 'car centreline', at: [plan.pinion.value, -tall], anchor: 'middle' });
   return list;
 }

@@ -68,7 +68,7 @@ export function surveyView(results: Results): View {
     dimensions: dimensions(of, od),
     handles: [],
     captions: [
-      { text: 'car centreline', at: [0, tall], anchor: 'start' },
+      { text: 'car centreline', at: [0, -tall], anchor: (pinion ?? gearbox ?? 0) > 0 ? 'start' : 'end' },
       { text: 'LEFT', at: [reach.left * 0.7, tall * 0.6], anchor: 'middle' },
       { text: 'RIGHT', at: [reach.right * 0.7, tall * 0.6], anchor: 'middle' },
     ],
@@ -106,11 +106,12 @@ function dimensions(of: (id: string) => number | undefined, od: number): Dimensi
       figureId: 'survey.width',
       quantityId: 'survey.width',
     });
-  const place = (id: string, label: string, row: number) => {
+  const place = (id: string, name: string, label: string, row: number) => {
     const value = of(id);
     if (value !== undefined)
       list.push({
         id,
+        name,
         label,
         from: [0, -od],
         to: [-value, -od],
@@ -121,7 +122,7 @@ function dimensions(of: (id: string) => number | undefined, od: number): Dimensi
         signed: true,
       });
   };
-  place('survey.pinion', 'Pinion axis from centreline', -1);
-  place('survey.gearbox', 'Gearbox output from centreline', -2);
+  place('survey.pinion', 'pinion', 'Pinion axis from centreline', -1);
+  place('survey.gearbox', 'gearbox', 'Gearbox output from centreline', -2);
   return list;
 }

@@ -2,7 +2,8 @@ import type { SideMarks } from '../cut';
 import type { Results } from '../evaluate';
 import type { Side } from '../geometry';
 import type { Choices, MarkDatum } from '../plan';
-import { bar, type Dimension, type MarkHandle, type Point, type Shape, type View } from './view';
+import { markHandles } from './mark-handle';
+import { bar, type Dimension, type Point, type Shape, type View } from './view';
 
 /** How much of the casting is drawn, and room beyond the housing end, mm. */
 const CASTING = 34;
@@ -41,7 +42,7 @@ export function tubeView(results: Results, side: Side, { method, datum }: Choice
     bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: -od },
     shapes,
     dimensions: [...(marks ? markDimensions(marks, datum, d, od, side) : []), whole(T, d, od, side)],
-    handles: method === 'slug' ? handlesOf(marks, d, od) : [],
+    handles: markHandles(marks, { side, method, casting: 0, outboard: d, v: od * 0.72 }),
     captions: [
       { text: 'casting', at: [-d * (CASTING / 2), od * 0.95], anchor: 'middle' },
       { text: 'housing end', at: [d * T, od * 0.95], anchor: d > 0 ? 'end' : 'start' },
@@ -127,23 +128,3 @@ function datumPlace(datum: MarkDatum, T: number, d: number): number {
 }
 
 const sideOf = (d: number): Side => (d < 0 ? 'left' : 'right');
-
-/** The first mark can be dragged where it has room to go. */
-function handlesOf(marks: SideMarks | undefined, d: 1 | -1, od: number): MarkHandle[] {
-  if (!marks || marks.range[1] <= marks.range[0]) return [];
-  const value = marks.inner.fromCasting.value;
-  const [min, max] = marks.range;
-  const side = sideOf(d);
-  const quantityId = `cut.mark.${side}`;
-  return [
-    {
-      quantityId,
-      label: `First mark, ${side}`,
-      at: [d * value, od * 0.72],
-      value,
-      min,
-      max,
-      direction: d,
-    },
-  ];
-}

@@ -5,6 +5,7 @@ export type Point = readonly [u: number, v: number];
 export type ShapeStyle =
   | 'ghost'
   | 'casting'
+  | 'detail'
   | 'tube'
   | 'slug'
   | 'kerf'
@@ -12,8 +13,7 @@ export type ShapeStyle =
   | 'shaft'
   | 'axis'
   | 'centreline'
-  | 'mark'
-  | 'endPiece';
+  | 'mark';
 
 /** A closed outline, an open line or a circle, in mm. */
 export type Shape =
@@ -51,6 +51,8 @@ export interface Dimension {
   /** Quantity it changes; absent for a derived length. */
   readonly quantityId?: string;
   readonly signed?: boolean;
+  /** Word before the length, where its place alone does not say what it is. */
+  readonly name?: string;
 }
 
 /** A scribe mark that can be moved along its tube. */
@@ -98,3 +100,14 @@ export function bar(u0: number, u1: number, height: number): readonly Point[] {
     [u0, h],
   ];
 }
+
+/** An upright line at one place along u, `reach` up and down from v = 0. */
+export const upright = (style: ShapeStyle, u: number, reach: number, at?: string): Shape => ({
+  kind: 'line',
+  style,
+  points: [
+    [u, -reach],
+    [u, reach],
+  ],
+  ...(at === undefined ? {} : { at }),
+});

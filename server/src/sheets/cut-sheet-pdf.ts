@@ -31,7 +31,7 @@ export function cutSheetPdf(variant: VariantView, { units, paper }: PdfOptions):
   const sheet = cutSheet(variant.plan, results, units);
   const doc = newPaper(paper, `Cut sheet, ${variant.projectName}, ${variant.name}`);
   titleBlock(doc, variant, sheet, units);
-  drawing(doc, rearView(results, variant.plan.choices.school), units);
+  drawing(doc, rearView(results, variant.plan.choices), units);
   if (sheet.lacks.length) paragraph(doc, 'Not complete', sheet.lacks);
   for (const section of sheet.sections) table(doc, section);
   checks(doc, 'Open checks', sheet.checks, 'No open checks.');

@@ -29,12 +29,12 @@ interface Ink {
 const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
   ghost: { stroke: INK.second, width: 0.4, dash: 2 },
   casting: { stroke: INK.main, width: 0.7, fill: '#ECEEEF' },
+  detail: { stroke: INK.second, width: 0.35 },
   tube: { stroke: INK.main, width: 0.7, fill: INK.tint },
   slug: { stroke: INK.dye, width: 0.5, fill: '#FFFFFF' },
   kerf: { stroke: INK.dye, width: 0.2, fill: INK.dye },
   flange: { stroke: INK.main, width: 0.7, fill: '#D9DEE1' },
   shaft: { stroke: INK.second, width: 0.5, fill: '#F4F5F5' },
-  endPiece: { stroke: INK.main, width: 0.5 },
   axis: { stroke: INK.main, width: 0.6 },
   centreline: { stroke: INK.second, width: 0.4, dash: 6 },
   mark: { stroke: INK.dye, width: 1 },
@@ -112,7 +112,9 @@ const outsideLeft = (x0: number, x1: number, width: number, doc: Pdf): number =>
   (x0 + x1) / 2 > doc.page.width / 2 ? x0 - width - 4 : x1 + 4;
 
 const dimensionText = (d: Dimension, units: LengthUnit): string =>
-  (d.signed && d.value > 0 ? '+' : '') + showValue(d.value, 'mm', units).replace(/ (mm|in)$/, '');
+  (d.name ? `${d.name} ` : '') +
+  (d.signed && d.value > 0 ? '+' : '') +
+  showValue(d.value, 'mm', units).replace(/ (mm|in)$/, '');
 
 function tick(doc: Pdf, x: number, y: number): void {
   doc

@@ -4,6 +4,10 @@ import type { Dimension, Point, View } from '@intervex/core';
 export const ROW_PX = 22;
 const SIDE_PX = 46;
 const EDGE_PX = 12;
+/** Room for the scale below the drawing. */
+const SCALE_PX = 18;
+const LOWEST_PX = 200;
+const HIGHEST_PX = 440;
 
 /** How a view lies in its box: one scale for both ways, origin of the model in pixels. */
 export interface ViewTransform {
@@ -29,11 +33,24 @@ export function fitView(view: View, width: number, height: number): ViewTransfor
   const { above, below } = rowsOf(view.dimensions);
   const { left, right, top, bottom } = view.bounds;
   const roomX = Math.max(40, width - 2 * SIDE_PX);
-  const roomY = Math.max(40, height - (above + below) * ROW_PX - 2 * EDGE_PX - 8);
+  const roomY = Math.max(40, height - (above + below) * ROW_PX - 2 * EDGE_PX - SCALE_PX);
   const k = Math.min(roomX / (right - left), roomY / (top - bottom));
   const x = width / 2 - ((left + right) / 2) * k;
   const middle = EDGE_PX + above * ROW_PX + 4 + roomY / 2;
   return { k, x, y: middle + ((top + bottom) / 2) * k };
+}
+
+/**
+ * Height at which a view fills a box of this width, within bounds.
+ *
+ * @param width of the box, px
+ */
+export function heightFor(view: View, width: number): number {
+  const { above, below } = rowsOf(view.dimensions);
+  const { left, right, top, bottom } = view.bounds;
+  const k = Math.max(40, width - 2 * SIDE_PX) / (right - left);
+  const drawn = (top - bottom) * k + (above + below) * ROW_PX + 2 * EDGE_PX + SCALE_PX;
+  return Math.round(Math.min(HIGHEST_PX, Math.max(LOWEST_PX, drawn)));
 }
 
 /** Model to pixels. */

@@ -12,7 +12,7 @@ import {
 import type { Dimension, MarkHandle, Shape, View } from '@intervex/core';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
-import { fitView, layDimensions, pointsText, toModel, toPixel } from './view-layout';
+import { fitView, heightFor, layDimensions, pointsText, toModel, toPixel } from './view-layout';
 
 /** A mark moved to a place, mm from the casting face. */
 export interface MarkMove {
@@ -29,6 +29,7 @@ const BIG_STEP = 10;
   selector: 'ix-view',
   templateUrl: './view-svg.html',
   styleUrl: './view-svg.scss',
+  host: { '[style.height.px]': 'height()' },
 })
 export class ViewSvg {
   private readonly units = inject(UnitsService);
@@ -42,6 +43,10 @@ export class ViewSvg {
   private readonly size = signal({ width: 720, height: 380 });
   private readonly dragging = signal('');
   protected readonly box = this.size.asReadonly();
+  /** A quiet picture takes the height its place gives it. */
+  protected readonly height = computed(() =>
+    this.quiet() ? undefined : heightFor(this.view(), this.size().width),
+  );
   protected readonly transform = computed(() => fitView(this.drawn(), this.size().width, this.size().height));
   /** On a small picture only the outline is shown. */
   private readonly drawn = computed<View>(() =>
@@ -150,7 +155,8 @@ export class ViewSvg {
 
   private print(d: Dimension): string {
     const text = this.units.show(d.value, 'mm').replace(/ (mm|in)$/, '');
-    return d.signed && d.value > 0 ? `+${text}` : text;
+    const signed = d.signed && d.value > 0 ? `+${text}` : text;
+    return d.name ? `${d.name} ${signed}` : signed;
   }
 }
 

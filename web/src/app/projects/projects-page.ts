@@ -10,6 +10,7 @@ import type { Problem, ProjectSummary } from '@intervex/contract/wire';
 import { firstValueFrom } from 'rxjs';
 import { ApiService, refusalOf, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
+import { Rename } from './rename';
 
 /** Largest plan file that is read; the server takes no more either. */
 const MAX_FILE_BYTES = 1_000_000;
@@ -24,6 +25,7 @@ const MAX_FILE_BYTES = 1_000_000;
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
+    Rename,
     RouterLink,
   ],
   templateUrl: './projects-page.html',
@@ -39,6 +41,8 @@ export class ProjectsPage {
   protected readonly name = signal('');
   protected readonly variant = signal('First way');
   protected readonly removing = signal('');
+  /** Id of the project or variant whose name is being written. */
+  protected readonly renaming = signal('');
 
   constructor() {
     void this.load();
@@ -88,6 +92,25 @@ export class ProjectsPage {
       this.removing.set('');
       await this.load();
     });
+  }
+
+  protected async rename(id: string, name: string): Promise<void> {
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.renameProject(id, name));
+      await this.renamed();
+    });
+  }
+
+  protected async renameVariant(id: string, name: string): Promise<void> {
+    await this.attempt(async () => {
+      await firstValueFrom(this.api.renameVariant(id, name));
+      await this.renamed();
+    });
+  }
+
+  private async renamed(): Promise<void> {
+    this.renaming.set('');
+    this.projects.set(await firstValueFrom(this.api.projects()));
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

@@ -56,11 +56,8 @@ export class ReadingField {
   protected readonly mean = computed(() => {
     const known = this.known();
     if (!known?.summary || known.summary.n < 2) return '';
-    return this.units.show(
-      known.figure.value,
-      this.quantity().unit,
-      this.units.unit() === 'mm' ? 2 : undefined,
-    );
+    const { unit } = this.quantity();
+    return `${this.units.plain(known.figure.value, unit)} ${this.suffix()}`.trim();
   });
   protected readonly agreement = computed(() => {
     const summary = this.known()?.summary;

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { parseAngle, parseLength, quantityName, refuseValue, type Parsed, type Quantity } from '@intervex/core';
+import { quantityName, readQuantity, type Parsed, type Quantity } from '@intervex/core';
 import { DraftsService } from '../state/drafts.service';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -99,7 +99,10 @@ export class ReadingInput {
   readonly quantity = input.required<Quantity>();
   /** Which repeat; 0 is the first. */
   readonly index = input(0);
-  readonly value = input<number>();
+  /** A template’s safe navigation gives null where there is no reading. */
+  readonly value = input<number | undefined, number | null | undefined>(undefined, {
+    transform: (value) => value ?? undefined,
+  });
   readonly placeholder = input('');
   readonly typedValue = output<TypedValue>();
   readonly cleared = output();
@@ -117,7 +120,8 @@ export class ReadingInput {
   protected readonly problem = computed(() => {
     const draft = this.draft();
     if (draft === undefined || draft.trim() === '') return '';
-    return this.read(draft).reason;
+    const read = this.read(draft);
+    return read.ok ? '' : read.reason;
   });
 
   constructor() {
@@ -140,14 +144,14 @@ export class ReadingInput {
       this.drafts.drop(this.inputId());
       return;
     }
-    const { value, reason } = this.read(text);
-    if (reason) {
+    const read = this.read(text);
+    if (!read.ok) {
       this.drafts.keep(this.inputId(), text);
       return;
     }
     this.drafts.drop(this.inputId());
-    this.lastSent = value;
-    this.typedValue.emit({ value, typed: text.trim() });
+    this.lastSent = read.value;
+    this.typedValue.emit({ value: read.value, typed: text.trim() });
   }
 
   protected focus(): void {
@@ -182,22 +186,7 @@ export class ReadingInput {
     return value === undefined ? '' : this.units.plain(value, this.quantity().unit);
   }
 
-  private read(text: string): { value: number; reason: string } {
-    const parsed = this.parse(text);
-    if (!parsed.ok) return { value: 0, reason: parsed.reason };
-    return { value: parsed.value, reason: refuseValue(this.quantity(), parsed.value, this.units.unit()) ?? '' };
-  }
-
-  private parse(text: string): Parsed {
-    const { unit } = this.quantity();
-    if (unit === 'mm') return parseLength(text, this.units.unit());
-    if (unit === 'rad') return parseAngle(text);
-    const number = /^\s*[+-]?(\d+\.?\d*|\.\d+)\s*(kg)?\s*$/i.exec(text);
-    return number
-      ? { ok: true, value: Number.parseFloat(text) }
-      : {
-          ok: false,
-          reason: `“${text.trim()}” is not a number. Write it like ${unit === 'kg' ? '1020' : '31'}.`,
-        };
+  private read(text: string): Parsed {
+    return readQuantity(this.quantity(), text, this.units.unit());
   }
 }

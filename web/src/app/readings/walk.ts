@@ -13,10 +13,10 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import {
   INSTRUMENTS,
-  parseLength,
   QUANTITIES,
   quantityName,
-  refuseValue,
+  readQuantity,
+  type Parsed,
   type Quantity,
   type StageId,
   type View,
@@ -64,8 +64,9 @@ export class Walk {
   );
   protected readonly meaning = computed(() => {
     const read = this.read();
-    if (read === undefined || this.quantity().unit !== 'mm') return '';
-    return this.units.unit() === 'mm' ? `= ${read.toFixed(2)} mm` : `= ${this.units.show(read, 'mm')}`;
+    if (!read?.ok || this.quantity().unit !== 'mm') return '';
+    const digits = this.units.unit() === 'mm' ? 2 : undefined;
+    return `= ${this.units.show(read.value, 'mm', digits)}`;
   });
 
   constructor() {
@@ -125,25 +126,16 @@ export class Walk {
     this.store.setReading(this.quantity().id, repeats.length ? { ...reading, repeats } : undefined);
   }
 
-  private read(): number | undefined {
+  private read(): Parsed | undefined {
     const text = this.text();
-    if (text.trim() === '') return undefined;
-    if (this.quantity().unit !== 'mm') return Number.isFinite(Number(text)) ? Number(text) : undefined;
-    const parsed = parseLength(text, this.units.unit());
-    return parsed.ok ? parsed.value : undefined;
+    return text.trim() === '' ? undefined : readQuantity(this.quantity(), text, this.units.unit());
   }
 
   private take(): boolean {
     const q = this.quantity();
-    const value = this.read();
-    if (value === undefined) {
-      const parsed = parseLength(this.text(), this.units.unit());
-      this.problem.set(parsed.ok ? 'Type a number.' : parsed.reason);
-      return false;
-    }
-    const wrong = refuseValue(q, value, this.units.unit());
-    if (wrong) {
-      this.problem.set(wrong);
+    const read = this.read();
+    if (!read?.ok) {
+      this.problem.set(read?.reason ?? '');
       return false;
     }
     const now = this.reading() ?? {
@@ -151,7 +143,10 @@ export class Walk {
       repeats: [],
       ...(q.datum === 'none' ? {} : { datum: q.datum }),
     };
-    this.store.setReading(q.id, { ...now, repeats: [...now.repeats, { value, typed: this.text().trim() }] });
+    this.store.setReading(q.id, {
+      ...now,
+      repeats: [...now.repeats, { value: read.value, typed: this.text().trim() }],
+    });
     this.text.set('');
     return true;
   }

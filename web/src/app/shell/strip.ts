@@ -40,6 +40,7 @@ const VISIBLE: Readonly<Record<string, number>> = { mm: 0.05, rad: 0.00008, rati
     </button>
   `,
   styleUrl: './strip.scss',
+  host: { role: 'region', 'aria-label': 'Running strip' },
 })
 export class Strip {
   private readonly store = inject(PlanStore);

@@ -27,6 +27,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, MatMenuModule, MatTooltipModule, RouterLink],
   templateUrl: './top-bar.html',
   styleUrl: './top-bar.scss',
+  host: { role: 'banner' },
 })
 export class TopBar {
   private readonly api = inject(ApiService);

@@ -28,14 +28,14 @@ const NOT_IN_NAMES = /[<>;\p{Cc}]/u;
     ViewSvg,
   ],
   templateUrl: './brief.html',
-  styleUrls: ['./brief.scss', './drawing-size.scss'],
+  styleUrls: ['./brief.scss'],
 })
 export class BriefStage {
   protected readonly store = inject(PlanStore);
   private readonly drafts = inject(DraftsService);
   protected readonly uses = USES.map((id) => ({ id, name: USE_NAMES[id] }));
   protected readonly brief = computed(() => this.store.plan().brief);
-  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices.school));
+  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices));
 
   /** The text as typed, kept where it was refused. */
   protected text(key: 'vehicle' | 'donor'): string {

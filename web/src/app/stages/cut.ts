@@ -16,7 +16,7 @@ import {
   tubeView,
 } from '@intervex/core';
 import { EndFace } from '../drawing/end-face';
-import { ViewSvg, type MarkMove } from '../drawing/view-svg';
+import { ViewSvg } from '../drawing/view-svg';
 import { ReadingField } from '../readings/reading-field';
 import { ReadingGroup } from '../readings/reading-group';
 import { PlanStore } from '../state/plan-store';
@@ -27,6 +27,13 @@ import { SquarePanel } from './square-panel';
 import { Stage } from './stage';
 
 type Tab = 'rear' | 'left' | 'right' | 'face';
+
+const SUBTITLES: Readonly<Record<Tab, string>> = {
+  rear: 'result over donor, from behind',
+  left: 'left tube with its marks, from behind',
+  right: 'right tube with its marks, from behind',
+  face: 'end faces, seen from outside',
+};
 
 /** Ways to cut side by side, marks on the tube, saw and weld, squareness. */
 @Component({
@@ -46,11 +53,12 @@ type Tab = 'rear' | 'left' | 'right' | 'face';
     ViewSvg,
   ],
   templateUrl: './cut.html',
-  styleUrls: ['./cut.scss', './drawing-size.scss'],
+  styleUrls: ['./cut.scss'],
 })
 export class CutStage {
   protected readonly store = inject(PlanStore);
   protected readonly tab = signal<Tab>('rear');
+  protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
   protected readonly methods = CUT_METHODS.map((id) => ({ id, name: METHOD_NAMES[id] }));
   protected readonly datums = MARK_DATUMS.map((id) => ({ id, name: DATUM_NAMES[id] }));
   protected readonly routes = SHAFT_ROUTES.map((id) => ({ id, name: ROUTE_NAMES[id] }));
@@ -66,10 +74,6 @@ export class CutStage {
     const results = this.store.results();
     const tab = this.tab();
     if (tab === 'left' || tab === 'right') return tubeView(results, tab, this.choices());
-    return rearView(results, this.choices().school);
+    return rearView(results, this.choices());
   });
-
-  protected move({ quantityId, value }: MarkMove): void {
-    this.store.setReading(quantityId, { repeats: [{ value }], instrument: 'chosen', datum: 'casting face' });
-  }
 }

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatSelectModule } from '@angular/material/select';
-import { placeWord, rearView, RETENTION_NAMES, RETENTIONS } from '@intervex/core';
+import { donorView, placeWord, RETENTION_NAMES, RETENTIONS } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { ReadingGroup } from '../readings/reading-group';
 import { Walk } from '../readings/walk';
@@ -40,16 +40,7 @@ const GROUPS = ['Left side', 'Left shaft', 'Centre section', 'Right side', 'Righ
           One reading at a time
         </button>
         <div desk>
-          <ix-view
-            [view]="view()"
-            (moved)="
-              store.setReading($event.quantityId, {
-                repeats: [{ value: $event.value }],
-                instrument: 'chosen',
-                datum: 'casting face',
-              })
-            "
-          />
+          <ix-view [view]="view()" />
           <dl class="facts">
             <div>
               <dt>WMS width</dt>
@@ -64,19 +55,19 @@ const GROUPS = ['Left side', 'Left shaft', 'Centre section', 'Right side', 'Righ
               <dd><ix-figure [figure]="donor().spline?.pitch" [digits]="2" /></dd>
             </div>
             <div>
-              <dt>major</dt>
+              <dt>Spline major diameter</dt>
               <dd><ix-figure [figure]="donor().spline?.major" [digits]="2" /></dd>
             </div>
             <div>
-              <dt>minor</dt>
+              <dt>Spline minor diameter</dt>
               <dd><ix-figure [figure]="donor().spline?.minor" [digits]="2" /></dd>
             </div>
             <div>
-              <dt>Readings left add up to</dt>
+              <dt>Left parts against half</dt>
               <dd><ix-figure [figure]="donor().closure.left" [withU]="true" /></dd>
             </div>
             <div>
-              <dt>right</dt>
+              <dt>Right parts against half</dt>
               <dd><ix-figure [figure]="donor().closure.right" [withU]="true" /></dd>
             </div>
           </dl>
@@ -100,7 +91,7 @@ const GROUPS = ['Left side', 'Left shaft', 'Centre section', 'Right side', 'Righ
       </ix-stage>
     }
   `,
-  styleUrls: ['./facts.scss', './drawing-size.scss'],
+  styleUrls: ['./facts.scss'],
   styles: `
     .wide {
       width: 100%;
@@ -113,7 +104,7 @@ export class DonorStage {
   protected readonly mode = walkMode();
   protected readonly groups = GROUPS;
   protected readonly retentions = RETENTIONS.map((id) => ({ id, name: RETENTION_NAMES[id] }));
-  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices.school));
+  protected readonly view = computed(() => donorView(this.store.results()));
   protected readonly donor = computed(() => this.store.results().donor);
   protected readonly pinionWord = computed(() => {
     const pinion = this.donor().pinion;

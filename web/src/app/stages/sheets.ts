@@ -22,7 +22,7 @@ export class SheetsStage {
   protected readonly sheet = computed(() =>
     cutSheet(this.store.plan(), this.store.results(), this.units.unit()),
   );
-  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices.school));
+  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices));
   protected readonly saved = computed(() => this.store.saveState() === 'saved');
   protected readonly pdf = computed(() => this.address('cut-sheet.pdf', `&paper=${this.paper()}`));
   protected readonly csv = computed(() => this.address('cut-sheet.csv'));

@@ -56,15 +56,28 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
       <button mat-button type="button" (click)="all.set(true)">Four more places</button>
     }
     @if (face(); as f) {
-      <p class="result">
-        Leans
-        <b><ix-figure [figure]="f.tilt" [withU]="true" /></b>
-        , farthest out at the {{ clockName(f.farthestRad) }}. Camber
-        <ix-figure [figure]="f.camber" />
-        , toe
-        <ix-figure [figure]="f.toe" />
-        ; {{ f.stations }} places, rest {{ f.residual.toFixed(3) }} mm.
-      </p>
+      <dl class="result">
+        <div>
+          <dt>Leans</dt>
+          <dd><ix-figure [figure]="f.tilt" [withU]="true" /></dd>
+        </div>
+        <div>
+          <dt>Farthest out</dt>
+          <dd>{{ clockName(f.farthestRad) }}</dd>
+        </div>
+        <div>
+          <dt>Camber</dt>
+          <dd><ix-figure [figure]="f.camber" [withU]="true" /></dd>
+        </div>
+        <div>
+          <dt>Toe</dt>
+          <dd><ix-figure [figure]="f.toe" [withU]="true" /></dd>
+        </div>
+        <div>
+          <dt>{{ f.stations }} places, rest</dt>
+          <dd class="figure">{{ f.residual.toFixed(3) }} mm</dd>
+        </div>
+      </dl>
     } @else {
       <p class="second">Three places or more, and the radius, give tilt, its direction, camber and toe.</p>
     }
@@ -79,6 +92,21 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
     p {
       margin: 6px 0;
       font-size: 13px;
+    }
+    dl {
+      margin: 8px 0 0;
+    }
+    dl div {
+      display: flex;
+      justify-content: space-between;
+      min-height: 27px;
+      padding: 4px 0 2px;
+      border-bottom: 1px solid var(--rule);
+      font-size: 13px;
+    }
+    dd {
+      margin: 0;
+      font-weight: 600;
     }
   `,
 })

@@ -43,7 +43,7 @@ import { walkMode } from './walk-mode';
       </ix-stage>
     }
   `,
-  styleUrls: ['./facts.scss', './drawing-size.scss'],
+  styleUrls: ['./facts.scss'],
 })
 export class SurveyStage {
   private readonly store = inject(PlanStore);

@@ -4,6 +4,7 @@ import {
   allFigures,
   createEvaluator,
   EMPTY_PLAN,
+  quantity,
   type Acceptance,
   type Brief,
   type Choices,
@@ -96,6 +97,12 @@ export class PlanStore {
 
   setReading(id: string, reading: Reading | undefined): void {
     this.change('readings', id, reading);
+  }
+
+  /** Sets a place on the tube that was chosen in the drawing. */
+  moveMark(quantityId: string, value: number): void {
+    const { instrument, datum } = quantity(quantityId);
+    this.setReading(quantityId, { repeats: [{ value }], instrument, datum });
   }
 
   setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {

@@ -1,0 +1,30 @@
+import { parseAngle, parseLength, type LengthUnit, type Parsed } from '../units';
+import { refuseValue } from './accepts';
+import type { Quantity } from './quantity';
+
+/** A plain number, with kg behind it where that is what is read. */
+const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*(kg)?\s*$/i;
+
+/**
+ * Reads what somebody typed for a quantity, and refuses what cannot be one.
+ *
+ * @param quantity what is read
+ * @param text as typed, such as `29 11/16` or `1020 kg`
+ * @param unit of a length without a unit
+ * @returns the value in core units, or the reason why not
+ * @example readQuantity(quantity('donor.tube.left'), '23 1/8', 'frac') // { ok: true, value: 587.375 }
+ */
+export function readQuantity(quantity: Quantity, text: string, unit: LengthUnit): Parsed {
+  const parsed = parse(quantity, text, unit);
+  if (!parsed.ok) return parsed;
+  const reason = refuseValue(quantity, parsed.value, unit);
+  return reason === undefined ? parsed : { ok: false, reason };
+}
+
+function parse({ unit: kind }: Quantity, text: string, unit: LengthUnit): Parsed {
+  if (kind === 'mm') return parseLength(text, unit);
+  if (kind === 'rad') return parseAngle(text);
+  if (NUMBER.test(text)) return { ok: true, value: Number.parseFloat(text.trim().replace('−', '-')) };
+  const example = kind === 'kg' ? '1020' : '31';
+  return { ok: false, reason: `“${text.trim()}” is not a number. Write it like ${example}.` };
+}

@@ -1,0 +1,57 @@
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** The demo's plan file. */
+export const TERN = readFileSync(join(import.meta.dirname, '../examples/tern.json'), 'utf8');
+
+/** Brings the demo in as a project of this journey's own and returns its variant's id. */
+export async function ownTern(request: APIRequestContext, change = (text: string) => text): Promise<string> {
+  const answer = await request.post('/api/plan-files?who=Ansa', {
+    data: change(TERN),
+    headers: { 'content-type': 'application/json' },
+  });
+  expect(answer.status()).toBe(201);
+  return ((await answer.json()) as { id: string }).id;
+}
+
+/** Opens a stage of a variant and waits until it stands. */
+export async function openStage(page: Page, id: string, stage: string): Promise<void> {
+  await page.goto(`/plan/${id}/${stage}`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+}
+
+/** One number of the running strip: its whole text. */
+export const strip = (page: Page, label: string): Locator =>
+  page.locator('ix-strip dl > div').filter({ has: page.getByText(label, { exact: true }) });
+
+/** The field of a quantity; `n` counts its repeats from 1. */
+export const field = (page: Page, name: string, n = 1): Locator =>
+  page.getByRole('textbox', { name: n === 1 ? name : `${name}, reading ${n}`, exact: true });
+
+/** Waits until the page says that all is saved. */
+export const saved = async (page: Page): Promise<void> => {
+  await expect(page.locator('.save')).toHaveText(/^Saved \d\d:\d\d$/);
+};
+
+/** Goes on with Tab until the wanted element has focus, as somebody without a mouse does. */
+export async function tabTo(page: Page, wanted: Locator, most = 120): Promise<void> {
+  for (let i = 0; i < most; i += 1) {
+    if (await wanted.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('Tab does not get there.');
+}
+
+/** Text of a PDF in reading order. */
+export function textOfPdf(bytes: Buffer): string {
+  const folder = mkdtempSync(join(tmpdir(), 'intervex-pdf-'));
+  const file = join(folder, 'sheet.pdf');
+  writeFileSync(file, bytes);
+  const { stdout, status } = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  rmSync(folder, { recursive: true, force: true });
+  expect(status).toBe(0);
+  return stdout;
+}

@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApplication } from '../../tools/lib/application.mjs';
+import { field, saved, strip } from '../bench-hand';
+
+const PORT = 4392;
+
+test('the page outlives a restart, keeps what was typed, and tomorrow all is as it was left', async ({
+  page,
+}) => {
+  const data = mkdtempSync(join(tmpdir(), 'intervex-restart-'));
+  const options = { port: PORT, data };
+  let application = await startApplication(options);
+  try {
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await expect(strip(page, 'Cut L')).toContainText('91.0 mm');
+    await field(page, 'Blade kerf').fill('2.2');
+    await saved(page);
+    await application.stop();
+    await field(page, 'Root gap').fill('2.7');
+    await expect(page.getByRole('alert')).toContainText('Nothing is lost');
+    application = await startApplication(options);
+    await saved(page);
+    await application.stop();
+
+    application = await startApplication(options);
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await expect(field(page, 'Blade kerf')).toHaveValue('2.2');
+    await expect(field(page, 'Root gap')).toHaveValue('2.7');
+    const projects = (await (
+      await page.request.get(`http://127.0.0.1:${PORT}/api/projects`)
+    ).json()) as unknown[];
+    expect(projects).toHaveLength(1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(field(page, 'Root gap')).not.toHaveValue('2.7');
+  } finally {
+    await application.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+});

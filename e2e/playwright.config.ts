@@ -1,0 +1,39 @@
+import { defineConfig } from '@playwright/test';
+
+export const PORT = 4391;
+export const BASE = `http://127.0.0.1:${PORT}`;
+
+/** Journeys against the real application: its start command, its database, Debian's browser. */
+export default defineConfig({
+  testDir: './journeys',
+  outputDir: '../test-results',
+  globalSetup: './start-application.ts',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  forbidOnly: true,
+  use: {
+    actionTimeout: 15_000,
+    baseURL: BASE,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    contextOptions: { reducedMotion: 'reduce' },
+    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});
