@@ -98,7 +98,8 @@ function fromVersion1(head: Readonly<Record<string, unknown>>): unknown {
     Object.entries((old['readings'] as Record<string, unknown> | undefined) ?? {}).map(([id, value]) => {
       const q = findQuantity(id);
       if (!q || typeof value !== 'number') return [id, value];
-      return [id, { repeats: [{ value }], instrument: q.instrument, datum: q.datum }];
+      const datum = q.datum === 'none' ? {} : { datum: q.datum };
+      return [id, { repeats: [{ value }], instrument: q.instrument, ...datum }];
     }),
   );
   const { limits, accepted } = EMPTY_PLAN;
