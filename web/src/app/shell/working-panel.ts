@@ -46,7 +46,7 @@ export class WorkingPanel {
   });
   protected readonly inputs = computed(() =>
     Object.entries(this.figure()?.working.inputs ?? {}).map(([symbol, i]) => ({
-      symbol: symbol.replace('_', ' '),
+      symbol,
       label: i.label,
       id: i.id,
       text: this.units.show(i.value, i.unit, i.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),

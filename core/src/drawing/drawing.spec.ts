@@ -1,0 +1,129 @@
+import { describe, expect, it } from 'vitest';
+import { evaluate } from '../evaluate';
+import { EMPTY_PLAN, type Plan } from '../plan';
+import { reading, workedPlan } from '../testing/plans';
+import { donorView } from './donor-view';
+import { rearView } from './rear-view';
+import { surveyView } from './survey-view';
+import { tubeView } from './tube-view';
+import type { Dimension, View } from './view';
+
+const rear = (plan: Plan): View => rearView(evaluate(plan), plan.choices);
+const dimension = (view: View, id: string): Dimension => {
+  const found = view.dimensions.find((d) => d.id === id);
+  if (!found) throw new Error(`no dimension ${id}`);
+  return found;
+};
+const drawnLength = (d: Dimension): number => Math.abs(d.to[0] - d.from[0]);
+
+describe('rear view', () => {
+  const view = rear(workedPlan());
+
+  it('draws every dimension as long as it says, at full size', () => {
+    for (const d of view.dimensions) expect(drawnLength(d)).toBeCloseTo(Math.abs(d.value), 6);
+  });
+
+  it('puts left at the left: 792.0 donor, 701.0 result, pinion axis at 0', () => {
+    expect(view.bounds.left).toBeCloseTo(-792, 6);
+    expect(view.bounds.right).toBeCloseTo(741.5, 6);
+    expect(dimension(view, 'half.left').from[0]).toBeCloseTo(-701, 6);
+    expect(dimension(view, 'half.right').to[0]).toBeCloseTo(701, 6);
+    expect(dimension(view, 'cut.left').value).toBeCloseTo(-91, 6);
+    expect(dimension(view, 'cut.right').value).toBeCloseTo(-40.5, 6);
+  });
+
+  it('shows donor and result one over the other, the slug, and the middle of the axle', () => {
+    const count = (style: string) => view.shapes.filter((s) => s.style === style).length;
+    expect(count('ghost')).toBe(6);
+    expect(count('slug')).toBe(2);
+    expect(count('mark')).toBe(4);
+    const centre = view.shapes.find((s) => s.style === 'centreline');
+    expect(centre?.kind === 'line' && centre.points[0]?.[0]).toBeCloseTo(0, 6);
+    // Keeping the offset the middle lies (792 − 741.5) / 2 left of the pinion.
+    const kept = rear(workedPlan({}, { school: 'keepOffset' })).shapes.find((s) => s.style === 'centreline');
+    expect(Math.abs((kept?.kind === 'line' && kept.points[0]?.[0]) || 0)).toBeCloseTo(25.25, 6);
+  });
+
+  it('holds the first mark between casting and housing end', () => {
+    const [left] = view.handles;
+    expect(left).toMatchObject({ quantityId: 'cut.mark.left', value: 202, direction: -1 });
+    // Casting face 127.98 out, mark 202 beyond it.
+    expect(left?.at[0]).toBeCloseTo(-329.98, 6);
+    expect((left?.max ?? 0) + 92.2).toBeLessThan(588);
+  });
+
+  it('moves the end piece the other way: 588 − 64.3 from the casting', () => {
+    const plan = workedPlan({ 'cut.endPiece.right': reading('caliper', 64.3) }, { method: 'endOff' });
+    const right = rear(plan).handles.find((h) => h.quantityId === 'cut.endPiece.right');
+    expect(right).toMatchObject({ direction: -1 });
+    expect(right?.value).toBeCloseTo(64.3, 9);
+    // 121.52 + 544.1 − 64.3.
+    expect(right?.at[0]).toBeCloseTo(601.32, 6);
+    expect(right?.min).toBeCloseTo(5, 6);
+    // 544.1 less the spacing 41.7 and what must stay at the casting.
+    const stays = 544.1 - 41.7 - (right?.max ?? 0);
+    expect(stays).toBeGreaterThan(0);
+    expect(rear(plan).handles.find((h) => h.quantityId === 'cut.endPiece.left')).toMatchObject({
+      value: 60,
+      direction: 1,
+    });
+  });
+
+  it('draws something for a plan with nothing in it', () => {
+    const empty = rear(EMPTY_PLAN);
+    expect(empty.dimensions).toEqual([]);
+    expect(empty.bounds.right).toBeGreaterThan(empty.bounds.left);
+  });
+});
+
+describe('donor view', () => {
+  it('stands on the donor’s own readings, each as long as it says', () => {
+    const view = donorView(evaluate(workedPlan()));
+    expect(dimension(view, 'width').value).toBeCloseTo(1533.5, 6);
+    expect(dimension(view, 'donor.tube.right').to[0]).toBeCloseTo(121.52 + 544.1, 6);
+    expect(dimension(view, 'donor.brakeSpace.left').from[0]).toBeCloseTo(-792, 6);
+    for (const d of view.dimensions) expect(drawnLength(d)).toBeCloseTo(Math.abs(d.value), 6);
+  });
+
+  it('shows what is not read as a ghost', () => {
+    const view = donorView(evaluate(EMPTY_PLAN));
+    expect(view.dimensions).toEqual([]);
+    expect(view.shapes.filter((s) => s.style === 'tube')).toEqual([]);
+    expect(view.shapes.filter((s) => s.style === 'ghost')).toHaveLength(8);
+  });
+});
+
+describe('tube view', () => {
+  const results = evaluate(workedPlan());
+  const { choices } = workedPlan();
+
+  it('runs outboard to the left on the left side and to the right on the right', () => {
+    const [left, right] = [tubeView(results, 'left', choices), tubeView(results, 'right', choices)];
+    expect(left?.bounds.left).toBeLessThan(-588);
+    expect(right?.bounds.right).toBeGreaterThan(544.1);
+    expect(left && dimension(left, 'outer.left').value).toBeCloseTo(294.2, 6);
+    expect(right && dimension(right, 'outer.right').to[0]).toBeCloseTo(255.7, 6);
+  });
+
+  it('is not there before the tube is read', () => {
+    expect(tubeView(evaluate(EMPTY_PLAN), 'left', choices)).toBeUndefined();
+  });
+});
+
+describe('survey view', () => {
+  it('keeps the car’s centreline at 0 and the pinion on its own side', () => {
+    const plan: Plan = {
+      ...EMPTY_PLAN,
+      readings: {
+        'survey.left': reading('tape', 702.5),
+        'survey.right': reading('tape', 698.9),
+        'survey.width': reading('tape', 1401.8),
+        'survey.pinion': reading('tape', -11.5),
+      },
+    };
+    const view = surveyView(evaluate(plan));
+    expect(dimension(view, 'survey.left').from[0]).toBeCloseTo(-702.5, 6);
+    expect(dimension(view, 'survey.pinion').to[0]).toBeCloseTo(11.5, 6);
+    expect(dimension(view, 'survey.pinion')).toMatchObject({ name: 'pinion', signed: true });
+  });
+});

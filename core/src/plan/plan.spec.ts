@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { refuseValue, showValue } from './accepts';
+import { QUANTITIES, quantity, quantityName } from './catalogue';
+import { readQuantity } from './read-quantity';
+
+describe('quantities', () => {
+  it('have ids, names and ranges that make sense', () => {
+    expect(new Set(QUANTITIES.map((q) => q.id)).size).toBe(QUANTITIES.length);
+    for (const q of QUANTITIES) {
+      expect(q.max).toBeGreaterThan(q.min);
+      expect(q.hint.endsWith('.')).toBe(true);
+      if (q.fallback) expect(refuseValue(q, q.fallback.value)).toBeUndefined();
+    }
+    expect(quantityName(quantity('donor.tube.left'))).toBe('Casting to housing end, left');
+    expect(() => quantity('donor.nose')).toThrow(RangeError);
+  });
+
+  it('refuse what lies outside, with the range in the unit of the page', () => {
+    const tube = quantity('donor.tube.right');
+    expect(refuseValue(tube, -587.8)).toMatch(/between 20\.0 mm and 1200\.0 mm; this is −587\.8 mm/);
+    expect(refuseValue(tube, 90_000, 'in')).toMatch(/0\.787 in and 47\.244 in/);
+    expect(refuseValue(tube, Number.NaN)).toMatch(/must be a number/);
+    expect(refuseValue(quantity('donor.splineTeeth'), 31.5)).toMatch(/whole number/);
+  });
+});
+
+describe('readQuantity', () => {
+  it.each([
+    ['donor.tube.left', '23 1/8', 'mm', 587.375],
+    ['donor.tube.left', '23.125', 'frac', 587.375],
+    ['brief.mass', '1020 kg', 'mm', 1020],
+    ['donor.splineTeeth', ' 31 ', 'in', 31],
+    ['survey.pinion', '−11.5', 'mm', -11.5],
+  ] as const)('%s takes “%s”', (id, text, unit, value) => {
+    const read = readQuantity(quantity(id), text, unit);
+    expect(read.ok && read.value).toBeCloseTo(value, 9);
+  });
+
+  it.each([
+    ['donor.tube.left', 'wide', /is not a length/],
+    ['donor.tube.left', '57 3/0', /nothing below the line/],
+    ['donor.tube.left', '90 m', /between/],
+    ['brief.mass', 'heavy', /not a number. Write it like 1020/],
+    ['donor.splineTeeth', '31/24', /not a number. Write it like 31/],
+    ['donor.splineTeeth', '5', /between 6 and 80/],
+  ] as const)('%s refuses “%s”', (id, text, why) => {
+    const read = readQuantity(quantity(id), text, 'mm');
+    expect(read.ok ? '' : read.reason).toMatch(why);
+  });
+
+  it('never throws, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...QUANTITIES), fc.string({ maxLength: 60 }), (q, text) => {
+        const read = readQuantity(q, text, 'mm');
+        if (read.ok) expect(refuseValue(q, read.value)).toBeUndefined();
+        else expect(read.reason.length).toBeGreaterThan(0);
+      }),
+    );
+  });
+});
+
+describe('showValue', () => {
+  it.each([
+    [0.905, 'ratio', '90.5 %'],
+    [1020.4, 'kg', '1020 kg'],
+    [0.0040143, 'rad', '0.23°'],
+    [-91.04, 'mm', '−91.0 mm'],
+  ] as const)('%d %s', (value, unit, text) => {
+    expect(showValue(value, unit)).toBe(text);
+  });
+});

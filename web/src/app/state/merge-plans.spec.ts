@@ -1,0 +1,54 @@
+import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { mergePlans, same, withField } from './merge-plans';
+
+const half = (value: number) => ({ repeats: [{ value }], instrument: 'tape' as const });
+const base: Plan = {
+  ...EMPTY_PLAN,
+  readings: { 'donor.half.left': half(792.3), 'donor.half.right': half(741.1) },
+};
+
+describe('mergePlans', () => {
+  it('takes what only one side changed, from both sides', () => {
+    const mine = withField(base, 'readings', 'donor.half.left', half(790.9));
+    const theirs = withField(base, 'choices', 'school', 'keepOffset');
+    const { plan, conflicts } = mergePlans(base, mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(plan.choices.school).toBe('keepOffset');
+    expect(plan.readings['donor.half.left']).toEqual(half(790.9));
+    expect(plan.readings['donor.half.right']).toEqual(half(741.1));
+  });
+
+  it('asks where both changed one field differently, and holds theirs meanwhile', () => {
+    const mine = withField(base, 'readings', 'donor.half.left', half(790.9));
+    const theirs = withField(base, 'readings', 'donor.half.left', half(793.7));
+    const { plan, conflicts } = mergePlans(base, mine, theirs);
+    expect(conflicts).toEqual([
+      { section: 'readings', key: 'donor.half.left', mine: half(790.9), theirs: half(793.7) },
+    ]);
+    expect(plan.readings['donor.half.left']).toEqual(half(793.7));
+  });
+
+  it('is no conflict where both did the same', () => {
+    const both = withField(base, 'brief', 'vehicle', 'Hollin Tern');
+    expect(mergePlans(base, both, both)).toEqual({ plan: both, conflicts: [] });
+  });
+
+  it('carries a removal, and asks where the other side changed what was removed', () => {
+    const removed = withField(base, 'readings', 'donor.half.right', undefined);
+    expect(mergePlans(base, removed, base).plan.readings).not.toHaveProperty(['donor.half.right']);
+    const changed = withField(base, 'readings', 'donor.half.right', half(744.4));
+    expect(mergePlans(base, removed, changed).conflicts).toEqual([
+      { section: 'readings', key: 'donor.half.right', mine: undefined, theirs: half(744.4) },
+    ]);
+  });
+});
+
+describe('same', () => {
+  it('compares data whatever the order of keys, and tells lists from objects', () => {
+    expect(same({ a: 1, b: [2, 3] }, { b: [2, 3], a: 1 })).toBe(true);
+    expect(same({ a: 1 }, { a: 1, b: undefined })).toBe(true);
+    expect(same([2, 3], [3, 2])).toBe(false);
+    expect(same([], {})).toBe(false);
+    expect(same(null, {})).toBe(false);
+  });
+});

@@ -1,0 +1,161 @@
+import { provideHttpClient } from '@angular/common/http';
+import {
+  HttpTestingController,
+  provideHttpClientTesting,
+  type TestRequest,
+} from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { SaveRequest, VariantView } from '@intervex/contract/wire';
+import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { PlanStore } from './plan-store';
+
+const ID = '7d0c2f4e-1111-4c9a-9d2e-3b1f0a8c5e77';
+const half = (value: number) => ({ repeats: [{ value }], instrument: 'tape' as const });
+const withHalf = (value: number): Plan => ({ ...EMPTY_PLAN, readings: { 'donor.half.left': half(value) } });
+const view = (revision: number, plan: Plan): VariantView => ({
+  id: ID,
+  name: 'Even up',
+  projectId: 'p',
+  projectName: 'Tern',
+  revision,
+  savedAt: '2026-11-02T10:00:00Z',
+  plan,
+  canUndo: revision > 1,
+  canRedo: false,
+});
+
+let store: PlanStore;
+let http: HttpTestingController;
+const settle = () => vi.advanceTimersByTimeAsync(500);
+const put = (): TestRequest => http.expectOne({ method: 'PUT', url: `/api/variants/${ID}/plan` });
+const sent = (request: TestRequest) => request.request.body as SaveRequest;
+
+beforeEach(async () => {
+  localStorage.clear();
+  vi.useFakeTimers();
+  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  store = TestBed.inject(PlanStore);
+  http = TestBed.inject(HttpTestingController);
+  const opened = store.open(ID);
+  await vi.advanceTimersByTimeAsync(0);
+  http.expectOne(`/api/variants/${ID}`).flush(view(4, withHalf(792.3)));
+  await opened;
+});
+afterEach(() => {
+  vi.useRealTimers();
+  http.verify();
+});
+
+describe('plan store', () => {
+  it('shows an edit at once and saves a run of them as one, after a pause', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    store.setReading('donor.half.left', half(790.15));
+    expect(store.plan().readings['donor.half.left']).toEqual(half(790.15));
+    expect(store.saveState()).toBe('editing');
+    await settle();
+    const request = put();
+    expect(sent(request)).toMatchObject({ baseRevision: 4, plan: withHalf(790.15) });
+    request.flush(view(5, withHalf(790.15)));
+    expect(store.saveState()).toBe('saved');
+    expect(store.variant()?.revision).toBe(5);
+  });
+
+  it('saves again what was typed while a save was under way', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    const first = put();
+    store.setReading('donor.half.left', half(791.4));
+    first.flush(view(5, withHalf(790.1)));
+    expect(store.saveState()).toBe('editing');
+    await settle();
+    const second = put();
+    expect(sent(second)).toMatchObject({ baseRevision: 5, plan: withHalf(791.4) });
+    second.flush(view(6, withHalf(791.4)));
+    expect(store.saveState()).toBe('saved');
+  });
+
+  it('keeps trying while the server does not answer, and loses nothing', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().error(new ProgressEvent('error'));
+    expect(store.saveState()).toBe('waiting');
+    expect(store.trouble()).toContain('Nothing is lost');
+    await settle();
+    put().flush({ error: 'unavailable', message: '', problems: [] }, { status: 503, statusText: 'Away' });
+    await vi.advanceTimersByTimeAsync(5000);
+    put().flush(view(5, withHalf(790.1)));
+    expect(store.saveState()).toBe('saved');
+    expect(store.trouble()).toBe('');
+  });
+
+  const stale = (current: VariantView) => ({
+    error: 'stale',
+    message: '',
+    problems: [],
+    base: withHalf(792.3),
+    current,
+    changed: [],
+  });
+
+  it('merges a stale save field by field and saves the whole', async () => {
+    store.choose('school', 'keepOffset');
+    await settle();
+    put().flush(stale(view(5, withHalf(788.8))), { status: 409, statusText: 'Stale' });
+    expect(store.plan().readings['donor.half.left']).toEqual(half(788.8));
+    expect(store.merged()).not.toBe('');
+    await settle();
+    const again = put();
+    expect(sent(again).baseRevision).toBe(5);
+    expect(sent(again).plan.choices.school).toBe('keepOffset');
+    again.flush(view(6, sent(again).plan));
+    expect(store.saveState()).toBe('saved');
+  });
+
+  it('asks where both changed one field, and saves only when it is settled', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().flush(stale(view(5, withHalf(788.8))), { status: 409, statusText: 'Stale' });
+    expect(store.saveState()).toBe('conflict');
+    const [conflict] = store.conflicts();
+    if (!conflict) throw new Error('no conflict');
+    store.setBrief('vehicle', 'Hollin Tern');
+    await settle();
+    http.expectNone({ method: 'PUT' });
+    store.settle(conflict, true);
+    await settle();
+    const request = put();
+    expect(sent(request)).toMatchObject({ baseRevision: 5, plan: { brief: { vehicle: 'Hollin Tern' } } });
+    expect(sent(request).plan.readings['donor.half.left']).toEqual(half(790.1));
+    request.flush(view(6, sent(request).plan));
+  });
+
+  it('says which field was refused and keeps what was typed', async () => {
+    store.setBrief('vehicle', 'Tern');
+    await settle();
+    const problems = [{ field: 'plan.brief.vehicle', wrong: 'has a character', right: 'letters' }];
+    put().flush({ error: 'invalid', message: '', problems }, { status: 400, statusText: 'Bad' });
+    expect(store.saveState()).toBe('refused');
+    expect(store.trouble()).toContain('plan.brief.vehicle has a character');
+    expect(store.plan().brief.vehicle).toBe('Tern');
+  });
+
+  it('saves first, then takes a change back', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    const undone = store.step('undo');
+    await vi.advanceTimersByTimeAsync(0);
+    put().flush(view(5, withHalf(790.1)));
+    await vi.advanceTimersByTimeAsync(0);
+    http.expectOne(`/api/variants/${ID}/undo`).flush(view(6, withHalf(792.3)));
+    await undone;
+    expect(store.plan()).toEqual(withHalf(792.3));
+    await settle();
+  });
+
+  it('notes what the strip showed before a run of edits', () => {
+    store.setReading('donor.half.right', half(741.1));
+    store.setReading('brief.targetWidth', { repeats: [{ value: 1402 }], instrument: 'chosen' });
+    store.setReading('donor.half.left', half(795.2));
+    // 792.3 − 701 stood there before.
+    expect(store.stripBefore()['cutLeft']).toBeCloseTo(91.3, 9);
+  });
+});
