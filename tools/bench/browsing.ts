@@ -1,0 +1,100 @@
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { CHROMIUM } from '../lib/chromium.mjs';
+import { figureOf, median, type BenchFigure } from './figure';
+
+const KEYSTROKES = 60;
+
+/** Runs in the page: makes the i-th change and waits until it shows and its frame is painted. */
+type Change = (i: number) => Promise<void>;
+
+/**
+ * Median time the page's main thread works for one change: script, style, layout and paint, as the browser
+ * counts it. The wait for the display's next frame, up to 16.7 ms at 60 Hz, is no work and not in it.
+ */
+async function workOf(page: Page, make: Change): Promise<number> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const busy = async () => {
+    const { metrics } = await session.send('Performance.getMetrics');
+    return 1000 * (metrics.find((m) => m.name === 'TaskDuration')?.value ?? Number.NaN);
+  };
+  const times: number[] = [];
+  for (let i = 0; i < KEYSTROKES; i += 1) {
+    const before = await busy();
+    await page.evaluate(make, i);
+    times.push((await busy()) - before);
+  }
+  return median(times);
+}
+
+/** A reading typed over: done when the drawing shows the new dimension and has been painted. */
+async function typeOver(i: number): Promise<void> {
+  const field = document.querySelector<HTMLInputElement>('[id="q-donor.half.left-0"]');
+  const dimension = document.querySelector('ix-view .dimension text');
+  if (!field || !dimension) throw new Error('no field or no drawing');
+  const before = dimension.textContent;
+  field.value = String(780.3 + i / 2);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+  do await new Promise((painted) => requestAnimationFrame(() => setTimeout(painted)));
+  while (dimension.textContent === before);
+}
+
+/** The plainest change there is, in the same page. */
+async function plainText(i: number): Promise<void> {
+  const place = document.querySelector('h1');
+  if (!place) throw new Error('no heading');
+  place.textContent = `Donor ${i}`;
+  await new Promise((painted) => requestAnimationFrame(() => setTimeout(painted)));
+}
+
+async function keystroke(page: Page, base: string): Promise<BenchFigure> {
+  await page.goto(base);
+  await page.getByRole('link', { name: /Donor/ }).click();
+  await page.getByRole('textbox', { name: 'Pinion axis to WMS, left', exact: true }).waitFor();
+  return figureOf({
+    name: `keystroke to repainted drawing, work of the page, median of ${KEYSTROKES}`,
+    value: await workOf(page, typeOver),
+    unit: 'ms',
+    target: 16,
+    yardstick: { name: 'one line of plain text changed', value: await workOf(page, plainText), unit: 'ms' },
+  });
+}
+
+/** Compressed script that the first page needs, by what went over the wire. */
+async function firstLoad(browser: Browser, base: string): Promise<BenchFigure> {
+  const page = await browser.newPage();
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  const types = new Map<string, string>();
+  const bytes = { Script: 0, Font: 0 };
+  session.on('Network.responseReceived', ({ requestId, type }) => types.set(requestId, type));
+  session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+    const type = types.get(requestId);
+    if (type === 'Script' || type === 'Font') bytes[type] += encodedDataLength;
+  });
+  await page.goto(base);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.waitForLoadState('networkidle');
+  await page.close();
+  return figureOf({
+    name: 'compressed script of the first load',
+    value: bytes.Script / 1000,
+    unit: 'kB',
+    target: 300,
+    yardstick: { name: 'fonts of the same load', value: bytes.Font / 1000, unit: 'kB' },
+  });
+}
+
+/** What the page costs: bytes at first, and time a keystroke. */
+export async function browsing(base: string): Promise<readonly BenchFigure[]> {
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const load = await firstLoad(browser, base);
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    // The loader of this file marks functions by a helper that the page does not have.
+    await page.addInitScript('globalThis.__name = (f) => f');
+    return [load, await keystroke(page, base)];
+  } finally {
+    await browser.close();
+  }
+}

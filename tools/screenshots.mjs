@@ -1,0 +1,108 @@
+import { chromium } from '@playwright/test';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startApplication } from './lib/application.mjs';
+import { CHROMIUM } from './lib/chromium.mjs';
+import { ensurePackages } from './lib/debian-packages.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { say } from './lib/say.mjs';
+
+// One picture per main view, from the demo data, into docs/screenshots.
+const PORT = 4394;
+const BASE = `http://127.0.0.1:${PORT}`;
+const FOLDER = join(ROOT, 'docs/screenshots');
+const WIDE = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** @typedef {import('@playwright/test').Page} Page */
+/** @typedef {{ name: string, stage?: string, phone?: boolean, dark?: boolean, prepare?: (page: Page) => Promise<void> }} Shot */
+
+/** @type {readonly Shot[]} */
+const SHOTS = [
+  { name: 'brief', stage: 'brief' },
+  { name: 'survey', stage: 'survey' },
+  { name: 'donor', stage: 'donor' },
+  {
+    name: 'cut',
+    stage: 'cut',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Keep the pinion offset' }).check();
+    },
+  },
+  {
+    name: 'cut-tube-dark',
+    stage: 'cut',
+    dark: true,
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Left tube' }).click();
+    },
+  },
+  {
+    name: 'cut-squareness-and-checks',
+    stage: 'cut',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'End faces' }).click();
+      await page.getByRole('button', { name: '1 caution' }).click();
+    },
+  },
+  {
+    name: 'working',
+    stage: 'cut',
+    prepare: async (page) => {
+      await page
+        .locator('ix-strip')
+        .getByRole('button', { name: /^Cut.*left/i })
+        .first()
+        .click();
+    },
+  },
+  { name: 'sheets', stage: 'sheets' },
+  { name: 'projects', stage: '' },
+  { name: 'phone-reading', stage: 'donor', phone: true },
+  { name: 'phone-cut', stage: 'cut', phone: true, dark: true },
+];
+
+/** Takes one picture; what a picture changed in the plan is undone by a fresh project each time. */
+async function shoot(/** @type {import('@playwright/test').Browser} */ browser, /** @type {Shot} */ shot) {
+  const context = await browser.newContext({
+    viewport: shot.phone ? PHONE : WIDE,
+    colorScheme: shot.dark ? 'dark' : 'light',
+    reducedMotion: 'reduce',
+    locale: 'en-GB',
+  });
+  const page = await context.newPage();
+  const projects = await (await page.request.get(`${BASE}/api/projects`)).json();
+  const id = projects[0].variants[0].id;
+  await page.goto(shot.stage ? `${BASE}/plan/${id}/${shot.stage}` : `${BASE}/projects`);
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await shot.prepare?.(page);
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
+  if (shot.prepare && (await page.getByRole('button', { name: 'Undo' }).isEnabled()))
+    await page.getByRole('button', { name: 'Undo' }).click();
+  await page.waitForTimeout(300);
+  await context.close();
+}
+
+async function main() {
+  ensurePackages(['database', 'browser']);
+  rmSync(FOLDER, { recursive: true, force: true });
+  mkdirSync(FOLDER, { recursive: true });
+  const data = mkdtempSync(join(tmpdir(), 'intervex-shots-'));
+  const application = await startApplication({ port: PORT, data });
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    for (const shot of SHOTS) {
+      await shoot(browser, shot);
+      say(`docs/screenshots/${shot.name}.png`);
+    }
+  } finally {
+    await browser.close();
+    await application.stop();
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+await main();
