@@ -188,6 +188,6 @@ function captions({ plan, of }: Scene, tall: number): Caption[] {
     { text: 'LEFT', at: [place('left'), tall * 0.62], anchor: 'middle' },
     { text: 'RIGHT', at: [place('right'), tall * 0.62], anchor: 'middle' },
   ];
-  if (plan) list.push({ text: 'car centreline', at: [plan.pinion.value, -tall], anchor: 'middle' });
+  if (plan) list.push({ text: 'car centreline', at: [plan.pinion.value, -tall], anchor: 'start' });
   return list;
 }

@@ -42,6 +42,8 @@ const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
 
 /** Distance between dimension rows, and of the first from the drawing, points. */
 const ROW = 12;
+/** Between hatching lines, points. */
+const HATCH = 3.5;
 
 /** Draws a view to scale with its dimensions. One paper mm is `scale` mm of axle. */
 export function drawView(doc: Pdf, view: View, place: Placement): void {
@@ -73,6 +75,26 @@ function drawShape(doc: Pdf, shape: Shape, at: (p: Point) => [number, number], k
   }
   if (fill && shape.kind !== 'line') doc.fillAndStroke(fill, stroke);
   else doc.stroke();
+  if (shape.style === 'slug' && shape.kind === 'outline') hatch(doc, shape.points.map(at), stroke);
+}
+
+/** Lines at 45° within an outline. */
+function hatch(doc: Pdf, outline: readonly [number, number][], stroke: string): void {
+  const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const height = bottom - top;
+  doc
+    .save()
+    .rect(left, top, right - left, height)
+    .clip()
+    .lineWidth(0.35)
+    .strokeColor(stroke);
+  for (let x = left - height; x < right; x += HATCH)
+    doc
+      .moveTo(x, bottom)
+      .lineTo(x + height, top)
+      .stroke();
+  doc.restore();
 }
 
 function drawDimension(
@@ -107,9 +129,9 @@ function drawDimension(
   doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
 }
 
-/** Too narrow for its text: beside it, on the side with room. */
+/** Too narrow for its text: beside it, outboard. */
 const outsideLeft = (x0: number, x1: number, width: number, doc: Pdf): number =>
-  (x0 + x1) / 2 > doc.page.width / 2 ? x0 - width - 4 : x1 + 4;
+  (x0 + x1) / 2 > doc.page.width / 2 ? x1 + 4 : x0 - width - 4;
 
 const dimensionText = (d: Dimension, units: LengthUnit): string =>
   (d.name ? `${d.name} ` : '') +

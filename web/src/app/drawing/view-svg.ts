@@ -37,7 +37,10 @@ export class ViewSvg {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
 
   readonly view = input.required<View>();
+  /** Small and without words. */
   readonly quiet = input(false);
+  /** As on paper: nothing to drag. */
+  readonly still = input(false);
   readonly moved = output<MarkMove>();
 
   private readonly size = signal({ width: 720, height: 380 });
@@ -66,7 +69,9 @@ export class ViewSvg {
     layDimensions(this.drawn(), this.transform(), (d) => this.print(d)),
   );
   protected readonly handles = computed(() =>
-    this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })),
+    this.still()
+      ? []
+      : this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })),
   );
   protected readonly captions = computed(() =>
     this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })),

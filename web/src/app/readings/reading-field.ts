@@ -67,7 +67,7 @@ export class ReadingField {
       this.quantity().unit,
       this.units.unit() === 'mm' ? 2 : undefined,
     );
-    if (summary.n === 1) return `read once, ± ${U}`;
+    if (summary.n === 1) return `Read once, ± ${U}`;
     return summary.agreement === 'agree'
       ? `${summary.n} readings agree, ± ${U}`
       : `${summary.n} readings disagree: take another`;

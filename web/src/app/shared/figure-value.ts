@@ -14,7 +14,9 @@ import { UnitsService } from '../state/units.service';
         (click)="selection.explain(f.id)"
         [attr.aria-label]="f.label + ' ' + text() + ', show the working'"
       >
-        {{ text() }}
+        {{ number() }}
+        <small>{{ unit() }}</small>
+        {{ tail() }}
       </button>
     } @else {
       <span class="figure second" title="Not known yet">–</span>
@@ -23,6 +25,10 @@ import { UnitsService } from '../state/units.service';
   styles: `
     :host {
       white-space: nowrap;
+    }
+    small {
+      font-size: 0.78em;
+      font-weight: 400;
     }
     button:hover {
       color: var(--dye);
@@ -38,6 +44,11 @@ export class FigureValue {
   readonly withUnit = input(true);
   readonly digits = input<number>();
 
+  /** The text in its parts, so that the unit can stand smaller beside its number. */
+  private readonly parts = computed(() => /^(.*?)( mm| in| kg)?( [+−±].*)?$/.exec(this.text()) ?? []);
+  protected readonly number = computed(() => this.parts()[1] ?? '');
+  protected readonly unit = computed(() => this.parts()[2]?.trim() ?? '');
+  protected readonly tail = computed(() => this.parts()[3]?.trim() ?? '');
   protected readonly text = computed(() => {
     const f = this.figure();
     if (!f) return '';

@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
@@ -20,6 +20,7 @@ import { ViewSvg } from '../drawing/view-svg';
 import { ReadingField } from '../readings/reading-field';
 import { ReadingGroup } from '../readings/reading-group';
 import { PlanStore } from '../state/plan-store';
+import { SelectionService } from '../state/selection.service';
 import { MarksTable } from './marks-table';
 import { Needs } from './needs';
 import { SchoolsTable } from './schools-table';
@@ -58,6 +59,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
 export class CutStage {
   protected readonly store = inject(PlanStore);
   protected readonly tab = signal<Tab>('rear');
+  private readonly selection = inject(SelectionService);
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
   protected readonly methods = CUT_METHODS.map((id) => ({ id, name: METHOD_NAMES[id] }));
   protected readonly datums = MARK_DATUMS.map((id) => ({ id, name: DATUM_NAMES[id] }));
@@ -76,4 +78,17 @@ export class CutStage {
     if (tab === 'left' || tab === 'right') return tubeView(results, tab, this.choices());
     return rearView(results, this.choices());
   });
+
+  constructor() {
+    // The drawing follows the field that has focus.
+    effect(() => {
+      const tab = tabOf(this.selection.focused());
+      if (tab) this.tab.set(tab);
+    });
+  }
+}
+
+/** The drawing that shows a quantity best; undefined where the present one will do. */
+function tabOf(quantityId: string): Tab | undefined {
+  return quantityId.startsWith('square.') ? 'face' : undefined;
 }
