@@ -1,0 +1,67 @@
+import { Bench, donorPlan, read } from '../testing/bench';
+import { ChecksDrawer } from './checks-drawer';
+
+/** The left donor readings do not add up: 127.98 + 588.3 + 70.1 against 792.3. */
+const off = donorPlan({
+  'donor.brakeSpace.left': read('caliper', 70.1),
+  'brief.targetWidth': read('chosen', 1499.6),
+});
+const accepted = () => Object.entries(bench.store.plan().accepted);
+let bench: Bench<ChecksDrawer>;
+
+beforeEach(async () => {
+  bench = await Bench.of(ChecksDrawer, off);
+});
+
+describe('checks drawer', () => {
+  it('puts stops first, with figure, limit, reason and what to do', () => {
+    const titles = bench.all('article h3').map((h) => (h.textContent ?? '').replace(/\s+/g, ' ').trim());
+    expect(titles[0]).toContain('(stop)');
+    const caution = bench.all('article.caution')[0]?.textContent?.replace(/\s+/g, ' ');
+    // 792.3 − 786.38 by hand, against 2.
+    expect(caution).toMatch(/5\.9 mm/);
+    expect(caution).toMatch(/limit 2\.0 mm/);
+  });
+
+  it('accepts a caution only with a reason, and can take it back', async () => {
+    await bench.click('Accept…');
+    await bench.click('Accept with this reason');
+    expect(bench.text).toContain('Write the reason');
+    expect(accepted()).toEqual([]);
+    await bench.fill('textarea', 'Fillet weld at the casting');
+    await bench.fill('input[name=who]', 'Ansa');
+    await bench.click('Accept with this reason');
+    expect(accepted()).toHaveLength(1);
+    expect(accepted()[0]?.[1]).toMatchObject({ reason: 'Fillet weld at the casting', who: 'Ansa' });
+    expect(bench.text).toContain('Accepted: Fillet weld at the casting');
+    await bench.click('Take back');
+    expect(accepted()).toEqual([]);
+  });
+
+  it('never accepts a stop', () => {
+    const stop = bench.all('article.stop')[0];
+    expect(stop?.textContent).not.toContain('Accept…');
+  });
+
+  it('changes a limit within its range, with a reason, in any unit', async () => {
+    const limit = bench.all('article.caution')[0];
+    const button = [...(limit?.querySelectorAll('button') ?? [])].find((b) =>
+      b.textContent?.includes('Change limit'),
+    );
+    button?.click();
+    await bench.fixture.whenStable();
+    await bench.fill('textarea', 'Rough casting face');
+    await bench.fill('input[name=limit]', '90 mm');
+    await bench.click('Change the limit');
+    expect(bench.text).toContain('between 0.0 mm and 50.0 mm');
+    await bench.fill('input[name=limit]', '1/4"');
+    await bench.click('Change the limit');
+    expect(bench.store.plan().limits['donor.closure']).toEqual({ value: 6.35, reason: 'Rough casting face' });
+  });
+
+  it('shows what passed when asked', async () => {
+    const before = bench.all('article').length;
+    await bench.click('passed');
+    expect(bench.all('article').length).toBeGreaterThan(before);
+  });
+});

@@ -1,0 +1,116 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { VariantView } from '@intervex/contract/wire';
+import { EMPTY_PLAN, type Choices, type Plan, type Reading } from '@intervex/core';
+import { registerIcons } from '../shared/icons';
+import { PlanStore } from '../state/plan-store';
+import { UnitsService } from '../state/units.service';
+
+export const VARIANT = '7d0c2f4e-1111-4c9a-9d2e-3b1f0a8c5e77';
+
+/** A reading of the given values. */
+export const read = (instrument: Reading['instrument'], ...values: number[]): Reading => ({
+  repeats: values.map((value) => ({ value })),
+  instrument,
+});
+
+/** A donor with unlike sides: halves 792.3 and 741.1 to a width of 1402. */
+export function donorPlan(readings: Record<string, Reading> = {}, choices: Partial<Choices> = {}): Plan {
+  return {
+    ...EMPTY_PLAN,
+    choices: { ...EMPTY_PLAN.choices, ...choices },
+    readings: {
+      'brief.targetWidth': read('chosen', 1402),
+      'donor.half.left': read('tape', 792.3),
+      'donor.half.right': read('tape', 741.1),
+      'donor.casting.left': read('caliper', 127.98),
+      'donor.casting.right': read('caliper', 121.52),
+      'donor.tube.left': read('tape', 588.3),
+      'donor.tube.right': read('tape', 543.7),
+      'donor.shaft.left': read('rule', 775.4),
+      'donor.shaft.right': read('rule', 724.7),
+      ...readings,
+    },
+  };
+}
+
+export const variantView = (plan: Plan, revision = 3): VariantView => ({
+  id: VARIANT,
+  name: 'Even up',
+  projectId: '5a1f7c9e-2222-4c9a-9d2e-3b1f0a8c5e77',
+  projectName: 'Tern',
+  revision,
+  savedAt: '2026-11-02T10:00:00Z',
+  plan,
+  canUndo: revision > 1,
+  canRedo: false,
+});
+
+/** A component with a plan open in the store, as the page has it. */
+export class Bench<T> {
+  private constructor(
+    readonly fixture: ComponentFixture<T>,
+    readonly store: PlanStore,
+  ) {}
+
+  static async of<T>(component: Type<T>, plan: Plan, inputs: Record<string, unknown> = {}): Promise<Bench<T>> {
+    localStorage.clear();
+    TestBed.configureTestingModule({
+      providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
+    });
+    TestBed.runInInjectionContext(registerIcons);
+    TestBed.inject(UnitsService).choose('mm');
+    const store = TestBed.inject(PlanStore);
+    const opened = store.open(VARIANT);
+    await Promise.resolve();
+    TestBed.inject(HttpTestingController).expectOne(`/api/variants/${VARIANT}`).flush(variantView(plan));
+    await opened;
+    const fixture = TestBed.createComponent(component);
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    await fixture.whenStable();
+    return new Bench(fixture, store);
+  }
+
+  get element(): HTMLElement {
+    return this.fixture.nativeElement as HTMLElement;
+  }
+
+  /** All text, white space as one blank. */
+  get text(): string {
+    return (this.element.textContent ?? '').replace(/\s+/g, ' ').trim();
+  }
+
+  all<E extends Element = HTMLElement>(selector: string): E[] {
+    return [...this.element.querySelectorAll<E>(selector)];
+  }
+
+  /** The button whose accessible name or text holds these words. @throws Error where there is none */
+  button(words: string): HTMLElement {
+    const found = this.all('button, [role=button], a').find((b) =>
+      `${b.getAttribute('aria-label') ?? ''} ${b.textContent ?? ''}`.includes(words),
+    );
+    if (!found) throw new Error(`There is no button “${words}”.`);
+    return found;
+  }
+
+  async click(words: string): Promise<void> {
+    this.button(words).dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+    await this.fixture.whenStable();
+  }
+
+  async fill(selector: string, text: string): Promise<void> {
+    const [field] = this.all<HTMLInputElement>(selector);
+    if (!field) throw new Error(`There is no field ${selector}.`);
+    field.value = text;
+    field.dispatchEvent(new Event('input'));
+    await this.fixture.whenStable();
+  }
+
+  async change(plan: Plan): Promise<void> {
+    this.store.plan.set(plan);
+    await this.fixture.whenStable();
+  }
+}
