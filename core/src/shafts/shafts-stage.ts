@@ -110,16 +110,25 @@ function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, n
       ),
     };
   const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
-  const step = input.step?.value ?? 0;
-  const rounding = orderLength(needed.value, step) - needed.value;
+  const step = input.step;
+  if (!step || step.value === 0)
+    return {
+      source,
+      fitted: derive(
+        { ...base, formula: '{L_new}', source: 'Length needed, not rounded', inputs: { L_new: needed } },
+        (v) => v.L_new,
+      ),
+    };
+  // Rounding moves the value and leaves its uncertainty as it was.
+  const rounding = orderLength(needed.value, step.value) - needed.value;
   return {
     source,
     fitted: derive(
       {
         ...base,
-        formula: '{L_new}',
-        source: step > 0 ? `Length needed, rounded to ${step} mm` : 'Length needed, not rounded',
-        inputs: { L_new: needed },
+        formula: 'round({L_new}/{q})·{q}',
+        source: 'Length needed, rounded to the step the shaft maker works to',
+        inputs: { L_new: needed, q: step },
       },
       (v) => v.L_new + rounding,
     ),
@@ -168,7 +177,7 @@ function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
         id: `engaged.${name}.${side}`,
         label: `${label}, ${side}`,
         unit: 'mm',
-        formula: 'min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g})',
+        formula: 'max(0, min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g}))',
         source: 'Overlap of the shaft’s and the side gear’s full-depth splines',
         inputs: { p, e, l, y_g, l_g },
       },
