@@ -6,6 +6,7 @@ const ROOMS = [
   'measure',
   'checks',
   'plan',
+  'brief',
   'survey',
   'donor',
   'cut',

@@ -60,6 +60,27 @@ describe('plan file', () => {
     expect(allFigures(evaluate(plan)).get('evenUp.cut.left')?.value).toBeCloseTo(91.3, 9);
   });
 
+  it('brings version 2 up to date: what the brief did not know then starts empty', () => {
+    const { vehicle, donor, use, finishBy, notes } = { ...EMPTY_PLAN.brief, vehicle: 'Hollin Tern' };
+    const v2 = { ...file({ ...EMPTY_PLAN, brief: { vehicle, donor, use, finishBy, notes } }), version: 2 };
+    const { version, plan } = taken(readPlanFile(v2));
+    expect(version).toBe(PLAN_VERSION);
+    expect(plan.brief).toMatchObject({ vehicle: 'Hollin Tern', launch: 'normal', gears: [], tools: [] });
+  });
+
+  it('refuses a torque curve out of order, and a tool named twice', () => {
+    const brief = (more: object) => file({ ...EMPTY_PLAN, brief: { ...EMPTY_PLAN.brief, ...more } });
+    const curve = [
+      { rpm: 4100, torque: 402 },
+      { rpm: 2200, torque: 341 },
+    ];
+    expect(refused(readPlanFile(brief({ torqueCurve: curve })))[0]).toMatchObject({
+      field: 'plan.brief.torqueCurve',
+      right: 'points in order of rising rpm',
+    });
+    expect(refused(readPlanFile(brief({ tools: ['press', 'press'] })))[0]?.field).toBe('plan.brief.tools[1]');
+  });
+
   it('still refuses in version 1 what was never right', () => {
     const v1 = {
       ...file({ ...EMPTY_PLAN, readings: { 'donor.half.left': 'wide', 'donor.nose': 3 } }),
@@ -74,8 +95,8 @@ describe('plan file', () => {
     [{}, 'format'],
     [[], 'file'],
     [null, 'file'],
-    [{ ...file(EMPTY_PLAN), version: 3 }, 'version'],
-    [{ ...file(EMPTY_PLAN), version: '2' }, 'version'],
+    [{ ...file(EMPTY_PLAN), version: 4 }, 'version'],
+    [{ ...file(EMPTY_PLAN), version: '3' }, 'version'],
     [{ ...file(EMPTY_PLAN), extra: 1 }, 'extra'],
     [{ ...file(EMPTY_PLAN), project: 'a;b' }, 'project'],
     [

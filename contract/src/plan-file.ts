@@ -8,7 +8,7 @@ import type { Problem } from './wire';
 /** The mark by which a plan file is known. */
 export const PLAN_FORMAT = 'intervex-plan';
 /** The version this build writes. */
-export const PLAN_VERSION = 2;
+export const PLAN_VERSION = 3;
 
 /** A plan as it stands in a file. Lengths in mm, angles in rad, masses in kg. */
 export interface PlanFile {
@@ -22,6 +22,8 @@ export interface PlanFile {
 export type ReadPlanFile =
   | { readonly ok: true; readonly file: PlanFile }
   | { readonly ok: false; readonly problems: readonly Problem[] };
+
+type Fields = Readonly<Record<string, unknown>>;
 
 const refuse = (field: string, wrong: string, right: string): ReadPlanFile => ({
   ok: false,
@@ -80,22 +82,27 @@ function versionWrong(version: unknown): string {
     : `version ${JSON.stringify(version) ?? 'missing'} is not known`;
 }
 
-function upgrade(head: Readonly<Record<string, unknown>>): unknown {
-  if (head['version'] === PLAN_VERSION) return head;
-  return head['version'] === 1 ? fromVersion1(head) : undefined;
+/** Brings a file of any earlier version up to date, one version after the other; undefined for one not known. */
+function upgrade(head: Fields): unknown {
+  if (head['version'] === 1) return upgrade(fromVersion1(head));
+  if (head['version'] === 2) return upgrade(fromVersion2(head));
+  return head['version'] === PLAN_VERSION ? head : undefined;
 }
+
+/** The parts of a file that could be there, whatever they hold. */
+const fieldsOf = (value: unknown): Fields | undefined =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Fields) : undefined;
 
 /**
  * Version 1 held each reading as one bare number, and neither limits nor acceptances. A number becomes a
  * single repeat with the quantity's usual instrument and datum. What is not a number or not a known
  * quantity is left as it is, for the check of every field to refuse it by name.
  */
-function fromVersion1(head: Readonly<Record<string, unknown>>): unknown {
-  const plan = head['plan'];
-  if (typeof plan !== 'object' || plan === null) return { ...head, version: PLAN_VERSION };
-  const old = plan as Readonly<Record<string, unknown>>;
+function fromVersion1(head: Fields): Fields {
+  const old = fieldsOf(head['plan']);
+  if (!old) return { ...head, version: 2 };
   const readings = Object.fromEntries(
-    Object.entries((old['readings'] as Record<string, unknown> | undefined) ?? {}).map(([id, value]) => {
+    Object.entries(fieldsOf(old['readings']) ?? {}).map(([id, value]) => {
       const q = findQuantity(id);
       if (!q || typeof value !== 'number') return [id, value];
       const datum = q.datum === 'none' ? {} : { datum: q.datum };
@@ -103,5 +110,15 @@ function fromVersion1(head: Readonly<Record<string, unknown>>): unknown {
     }),
   );
   const { limits, accepted } = EMPTY_PLAN;
-  return { ...head, version: PLAN_VERSION, plan: { limits, accepted, ...old, readings } };
+  return { ...head, version: 2, plan: { limits, accepted, ...old, readings } };
+}
+
+/** Version 2 knew nothing of launch, differential, gearbox, torque curve, tools and skills. */
+function fromVersion2(head: Fields): Fields {
+  const old = fieldsOf(head['plan']);
+  const brief = fieldsOf(old?.['brief']);
+  if (!old || !brief) return { ...head, version: 3 };
+  const { launch, differential, gears, torqueCurve, tools, skills } = EMPTY_PLAN.brief;
+  const added = { launch, differential, gears, torqueCurve, tools, skills };
+  return { ...head, version: 3, plan: { ...old, brief: { ...added, ...brief } } };
 }

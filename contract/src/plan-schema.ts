@@ -1,6 +1,8 @@
 import {
   CUT_METHODS,
+  DIFFERENTIALS,
   INSTRUMENTS,
+  LAUNCHES,
   LIMIT_IDS,
   LIMITS,
   MARK_DATUMS,
@@ -10,10 +12,13 @@ import {
   SCHOOLS,
   SHAFT_ROUTES,
   showValue,
+  SKILLS,
+  TOOLS,
   USES,
   type Limit,
   type Plan,
   type Quantity,
+  type TorquePoint,
 } from '@intervex/core';
 import Joi from 'joi';
 import { freeText, nameText } from './text';
@@ -44,6 +49,22 @@ const readingOf = (quantity: Quantity) =>
     note: freeText(500).allow(''),
   });
 
+const oneOf = (values: readonly string[]) =>
+  Joi.string()
+    .valid(...values)
+    .required();
+
+const listOf = (values: readonly string[]) =>
+  Joi.array()
+    .items(Joi.string().valid(...values))
+    .unique();
+
+/** A curve's points must stand in order of their speed. */
+const rising: Joi.CustomValidator<readonly TorquePoint[]> = (points, helpers) =>
+  points.every((p, i) => i === 0 || p.rpm > (points[i - 1]?.rpm ?? -1))
+    ? points
+    : helpers.error('curve.rising');
+
 const limitOf = (limit: Limit) =>
   Joi.object({
     value: Joi.number()
@@ -72,32 +93,36 @@ export const planSchema = Joi.object<Plan>({
   brief: Joi.object({
     vehicle: nameText(80).allow('').required(),
     donor: nameText(80).allow('').required(),
-    use: Joi.string()
-      .valid(...USES)
-      .required(),
+    use: oneOf(USES),
     finishBy: Joi.string()
       .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date')
       .allow('')
       .required()
       .messages({ 'string.pattern.name': 'must be a date such as 2027-03-20, or empty' }),
     notes: freeText(2000).allow('').required(),
+    launch: oneOf(LAUNCHES),
+    differential: oneOf(DIFFERENTIALS),
+    gears: Joi.array().items(Joi.number().min(0.4).max(8)).max(10).required(),
+    torqueCurve: Joi.array()
+      .items(
+        Joi.object({
+          rpm: Joi.number().min(0).max(20_000).required(),
+          torque: Joi.number().min(0).max(3000).required(),
+        }),
+      )
+      .max(40)
+      .custom(rising)
+      .required()
+      .messages({ 'curve.rising': 'must rise in rpm from point to point' }),
+    tools: listOf(TOOLS).required(),
+    skills: listOf(SKILLS).required(),
   }).required(),
   choices: Joi.object({
-    school: Joi.string()
-      .valid(...SCHOOLS)
-      .required(),
-    method: Joi.string()
-      .valid(...CUT_METHODS)
-      .required(),
-    datum: Joi.string()
-      .valid(...MARK_DATUMS)
-      .required(),
-    retention: Joi.string()
-      .valid(...RETENTIONS)
-      .required(),
-    shaftRoute: Joi.string()
-      .valid(...SHAFT_ROUTES)
-      .required(),
+    school: oneOf(SCHOOLS),
+    method: oneOf(CUT_METHODS),
+    datum: oneOf(MARK_DATUMS),
+    retention: oneOf(RETENTIONS),
+    shaftRoute: oneOf(SHAFT_ROUTES),
   }).required(),
   readings: Joi.object(Object.fromEntries(QUANTITIES.map((q) => [q.id, readingOf(q)]))).required(),
   limits: Joi.object(Object.fromEntries(LIMIT_IDS.map((id) => [id, limitOf(LIMITS[id])]))).required(),

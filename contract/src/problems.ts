@@ -20,6 +20,10 @@ const RIGHT: Readonly<Record<string, (item: ValidationErrorItem) => string>> = {
   'array.max': (i) => `at most ${String(i.context?.['limit'])} entries`,
   'object.base': () => 'an object in braces',
   'quantity.range': () => 'a value in that range',
+  'curve.rising': () => 'points in order of rising rpm',
+  'array.unique': () => 'each entry once',
+  'number.min': (i) => `at least ${String(i.context?.['limit'])}`,
+  'number.max': (i) => `at most ${String(i.context?.['limit'])}`,
 };
 
 const list = (values: unknown): string =>

@@ -1,3 +1,4 @@
+export * from './brief';
 export * from './checks';
 export * from './cut';
 export * from './donor';

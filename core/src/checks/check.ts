@@ -57,6 +57,9 @@ const GROWTH: Readonly<Record<FigureUnit, number>> = {
   mm: 0.05,
   rad: 0.00035,
   kg: 1,
+  N: 10,
+  Nm: 5,
+  money: 1,
   count: 0.5,
   ratio: 0.005,
 };

@@ -12,6 +12,7 @@ export interface Limit {
 }
 
 export type LimitId =
+  | 'brief.weights'
   | 'survey.closure'
   | 'survey.offset'
   | 'donor.closure'
@@ -45,6 +46,7 @@ const mm = (id: LimitId, label: string, fallback: number, max = 200): Limit => (
 });
 
 const LIST: readonly Limit[] = [
+  { id: 'brief.weights', label: 'Axle loads against the mass', unit: 'kg', fallback: 15, min: 0, max: 500 },
   mm('survey.closure', 'Both halves of the old axle against its width', 3, 50),
   mm('survey.offset', 'Old axle off the car’s centreline', 5, 50),
   mm('donor.closure', 'Donor readings that must add up', 2, 50),

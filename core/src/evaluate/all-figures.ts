@@ -12,7 +12,14 @@ export function allFigures(results: Results): ReadonlyMap<string, Figure> {
     map,
     Object.values(results.known).map((k) => k.figure),
   );
-  collect(map, [results.survey, results.donor, results.marks, results.square.sets, results.shafts]);
+  collect(map, [
+    results.brief,
+    results.survey,
+    results.donor,
+    results.marks,
+    results.square.sets,
+    results.shafts,
+  ]);
   collect(map, results.schools.filter(isPlanned));
   return map;
 }

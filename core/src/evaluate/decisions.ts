@@ -19,6 +19,7 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     { id: 'marks', label: 'The scribe marks', stage: 'cut' },
     { id: 'shafts', label: 'The shafts', stage: 'cut' },
     { id: 'engagement', label: 'Spline engagement', stage: 'cut' },
+    { id: 'torque', label: 'The torque each shaft must carry', stage: 'brief' },
     { id: 'survey', label: 'The old axle’s place', stage: 'survey' },
   ];
   const needs: Readonly<Record<string, readonly string[]>> = {
@@ -26,7 +27,14 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     marks: [...cut, ...marks],
     shafts: [...cut, ...sides('donor.shaft')],
     engagement: [...sides('donor.shaft', 'donor.shaftSpline', 'donor.sideGear'), 'donor.sideGearSpline'],
+    torque: torqueNeeds(plan),
     survey: ['survey.left', 'survey.right', 'survey.width'],
   };
   return list.map((d) => ({ ...d, lacks: (needs[d.id] ?? []).filter((id) => !known[id]) }));
+}
+
+/** Readings the torque demand rests on. Gearbox ratios are no reading; the brief asks for them itself. */
+function torqueNeeds({ brief }: Plan): readonly string[] {
+  const peak = brief.torqueCurve.length > 0 ? [] : ['brief.torque'];
+  return ['brief.front', 'brief.rear', 'brief.wheelbase', 'brief.tyreDiameter', ...peak, 'brief.axleRatio'];
 }

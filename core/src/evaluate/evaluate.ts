@@ -1,3 +1,4 @@
+import { briefChecks, briefStage, type BriefInput } from '../brief';
 import { withAcceptance, type Check } from '../checks';
 import { cutChecks, isPlanned, marksStage, schoolsStage, squareStage, type SchoolPlan } from '../cut';
 import { limitValue } from '../checks';
@@ -31,6 +32,7 @@ export interface Evaluator {
 export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const stages = {
+    brief: memoStage(briefStage),
     survey: memoStage(surveyStage),
     donor: memoStage(donorStage),
     schools: memoStage(schoolsStage),
@@ -41,6 +43,7 @@ export function createEvaluator(): Evaluator {
   const evaluateOnce = (plan: Plan): Results => {
     const known = figuresOf(plan.readings);
     const of: Of = (id) => known[id]?.figure;
+    const brief = stages.brief(briefInputs(plan, of));
     const survey = stages.survey({
       left: of('survey.left'),
       right: of('survey.right'),
@@ -59,7 +62,7 @@ export function createEvaluator(): Evaluator {
     const marks = stages.marks(flatMarks(plan, of, school));
     const square = stages.square(Object.fromEntries(SQUARE_IDS.map((id) => [id, of(id)])));
     const shafts = stages.shafts(shaftInputs(plan, of, schools));
-    const parts = { known, survey, donor, schools, marks, square, shafts };
+    const parts = { known, brief, survey, donor, schools, marks, square, shafts };
     const checks = allChecks(plan, of, parts, school);
     const open = decisions(plan, known);
     return {
@@ -82,6 +85,27 @@ export function createEvaluator(): Evaluator {
  * @example evaluate(plan).schools[0] // even up: width, pinion, halves, cuts
  */
 export const evaluate = (plan: Plan): Results => createEvaluator()(plan);
+
+function briefInputs({ brief }: Plan, of: Of): BriefInput {
+  const { launch, differential, gears, torqueCurve } = brief;
+  return {
+    launch,
+    differential,
+    gears,
+    torqueCurve,
+    mass: of('brief.mass'),
+    front: of('brief.front'),
+    rear: of('brief.rear'),
+    wheelbase: of('brief.wheelbase'),
+    cgHeight: of('brief.cgHeight'),
+    tyreDiameter: of('brief.tyreDiameter'),
+    torque: of('brief.torque'),
+    stall: of('brief.stall'),
+    axleRatio: of('brief.axleRatio'),
+    efficiency: of('brief.efficiency'),
+    friction: of('brief.friction'),
+  };
+}
 
 function donorInputs(of: Of) {
   return {
@@ -158,7 +182,7 @@ function shaftInputs(plan: Plan, of: Of, schools: Results['schools']): ShaftsInp
   };
 }
 
-type Parts = Pick<Results, 'survey' | 'donor' | 'marks' | 'square' | 'shafts'> & {
+type Parts = Pick<Results, 'brief' | 'survey' | 'donor' | 'marks' | 'square' | 'shafts'> & {
   readonly known: Readonly<Record<string, Known>>;
 };
 
@@ -167,6 +191,7 @@ function allChecks(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefi
     Object.fromEntries(SIDES.map((s) => [s, of(`${id}.${s}`)])) as Record<'left' | 'right', Figure | undefined>;
   const list = [
     ...readingChecks(plan, parts.known),
+    ...briefChecks(parts.brief, plan.limits),
     ...surveyChecks(parts.survey, plan.limits),
     ...donorChecks(parts.donor, plan.limits),
     ...cutChecks(

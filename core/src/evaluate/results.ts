@@ -1,3 +1,4 @@
+import type { BriefResult } from '../brief';
 import type { Check, StageId } from '../checks';
 import type { FaceSquare, MarksResult, SchoolResult, SquareResult } from '../cut';
 import type { DonorResult } from '../donor';
@@ -22,6 +23,7 @@ export interface Decision {
 export interface Results {
   /** What is known of each quantity, by id: readings and fallbacks. */
   readonly known: Readonly<Record<string, Known>>;
+  readonly brief: BriefResult;
   readonly survey: SurveyResult;
   readonly donor: DonorResult;
   readonly schools: readonly SchoolResult[];

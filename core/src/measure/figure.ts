@@ -1,5 +1,5 @@
 /** What a figure counts in. Lengths are mm and angles rad inside; pages convert. */
-export type FigureUnit = 'mm' | 'rad' | 'kg' | 'count' | 'ratio';
+export type FigureUnit = 'mm' | 'rad' | 'kg' | 'N' | 'Nm' | 'count' | 'ratio' | 'money';
 
 /** One input of a formula, as the working shows it. */
 export interface WorkingInput {

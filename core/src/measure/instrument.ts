@@ -2,13 +2,13 @@ import { RAD_PER_DEGREE } from '../units';
 
 /** What a reading was taken with. */
 export type InstrumentId =
-  'tape' | 'rule' | 'caliper' | 'indicator' | 'straightedge' | 'angleGauge' | 'estimate' | 'chosen';
+  'tape' | 'rule' | 'caliper' | 'indicator' | 'straightedge' | 'angleGauge' | 'scale' | 'estimate' | 'chosen';
 
 /** An instrument and the half-width of the interval a single reading of it stands for. */
 export interface Instrument {
   readonly id: InstrumentId;
   readonly label: string;
-  /** Half-resolution a, in mm (rad for the angle gauge). The true value is taken as uniform within ±a. */
+  /** Half-resolution a, in mm (rad for the angle gauge, kg for scales). The true value is taken as uniform within ±a. */
   readonly halfResolution: number;
 }
 
@@ -20,6 +20,7 @@ export const INSTRUMENTS: Readonly<Record<InstrumentId, Instrument>> = {
   indicator: { id: 'indicator', label: 'dial indicator', halfResolution: 0.005 },
   straightedge: { id: 'straightedge', label: 'straightedge and feeler', halfResolution: 0.05 },
   angleGauge: { id: 'angleGauge', label: 'angle gauge', halfResolution: 0.1 * RAD_PER_DEGREE },
+  scale: { id: 'scale', label: 'scales', halfResolution: 1 },
   estimate: { id: 'estimate', label: 'estimate', halfResolution: 0.5 },
   chosen: { id: 'chosen', label: 'chosen', halfResolution: 0 },
 };

@@ -1,4 +1,4 @@
-import { formatAngle, formatLength, type LengthUnit } from '../units';
+import { formatAngle, formatLength, formatNumber, type LengthUnit } from '../units';
 import type { FigureUnit } from '../measure';
 import { quantityName } from './catalogue';
 import type { Quantity } from './quantity';
@@ -20,6 +20,9 @@ export function refuseValue(quantity: Quantity, value: number, unit: LengthUnit 
   return `${name} must lie between ${show(quantity.min)} and ${show(quantity.max)}; this is ${show(value)}.`;
 }
 
+/** What stands behind a whole number of each unit. */
+const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = { kg: ' kg', N: ' N', Nm: ' N·m', money: '' };
+
 /**
  * Prints a value of any unit with its unit.
  *
@@ -28,7 +31,8 @@ export function refuseValue(quantity: Quantity, value: number, unit: LengthUnit 
 export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 'mm', digits?: number): string {
   if (unit === 'rad') return formatAngle(value, digits ?? 2);
   if (unit === 'ratio') return `${(value * 100).toFixed(digits ?? 1)} %`;
-  if (unit === 'kg') return `${value.toFixed(digits ?? 0)} kg`;
+  const suffix = SUFFIXES[unit];
+  if (suffix !== undefined) return `${formatNumber(value, digits ?? 0)}${suffix}`;
   if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
   const text = formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });
   return text.endsWith(' mm')

@@ -23,6 +23,9 @@ function builder(stage: Quantity['stage'], group: string, base: Extra = {}) {
 }
 
 const brief = builder('brief', 'The car', { instrument: 'chosen', datum: 'none' });
+const load = builder('brief', 'Weights', { unit: 'kg', instrument: 'scale', datum: 'none' });
+const size = builder('brief', 'Weights', { instrument: 'tape', datum: 'none' });
+const engine = builder('brief', 'Engine and tyre', { unit: 'count', instrument: 'chosen', datum: 'none' });
 const oldAxle = builder('survey', 'Axle in the car');
 const line = builder('survey', 'Driveline');
 const middle = builder('donor', 'Centre section', { datum: 'pinion axis', instrument: 'caliper' });
@@ -38,6 +41,48 @@ const BRIEF: readonly Quantity[] = [
   brief('brief.mass', 'Mass with driver', 'Fuel and driver in, as it will be driven.', [200, 6000], {
     unit: 'kg',
   }),
+  brief('brief.budget', 'Budget', 'All the axle may cost, in your own money.', [0, 1_000_000], {
+    unit: 'money',
+  }),
+  load(
+    'brief.front',
+    'Front axle load',
+    'From corner scales, or a weighbridge one axle at a time.',
+    [50, 4000],
+  ),
+  load('brief.rear', 'Rear axle load', 'From corner scales, or a weighbridge one axle at a time.', [50, 4000]),
+  size('brief.wheelbase', 'Wheelbase', 'Front hub centre to rear hub centre.', [1200, 5000]),
+  size(
+    'brief.cgHeight',
+    'Centre of gravity',
+    'Its height from the ground; about a third of the roof’s.',
+    [150, 1500],
+    {
+      instrument: 'chosen',
+      fallback: { value: 520, instrument: 'chosen', why: 'a usual saloon, work out yours' },
+    },
+  ),
+  size('brief.tyreDiameter', 'Tyre diameter', 'Outside diameter, free.', [350, 1300]),
+  engine('brief.torque', 'Peak torque', 'At the flywheel. Not needed where the curve is given.', [20, 3000], {
+    unit: 'Nm',
+  }),
+  engine('brief.stall', 'Converter multiplies at stall', '1 for a clutch.', [1, 4], {
+    fallback: { value: 1, instrument: 'chosen', why: 'a clutch multiplies nothing' },
+  }),
+  engine('brief.axleRatio', 'Axle ratio', 'Turns of the pinion for one of the wheels.', [1.5, 8]),
+  engine('brief.efficiency', 'Driveline efficiency', 'What arrives at the shafts.', [0.5, 1], {
+    unit: 'ratio',
+    fallback: { value: 0.9, instrument: 'chosen', why: 'a usual gearbox and hypoid axle' },
+  }),
+  engine(
+    'brief.friction',
+    'Tyre friction',
+    'Greatest push over load; about 1 on the road, more for strip tyres.',
+    [0.3, 3],
+    {
+      fallback: { value: 1.1, instrument: 'chosen', why: 'a good road tyre' },
+    },
+  ),
 ];
 
 const SURVEY: readonly Quantity[] = [

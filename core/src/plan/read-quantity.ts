@@ -3,7 +3,7 @@ import { refuseValue } from './accepts';
 import type { Quantity } from './quantity';
 
 /** A plain number, with kg behind it where that is what is read. */
-const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*(kg)?\s*$/i;
+const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*(kg|n·?m|n)?\s*$/i;
 
 /**
  * Reads what somebody typed for a quantity, and refuses what cannot be one.
@@ -21,10 +21,21 @@ export function readQuantity(quantity: Quantity, text: string, unit: LengthUnit)
   return reason === undefined ? parsed : { ok: false, reason };
 }
 
+/** A share: `90 %`, `90` or `0.9`. */
+function parseShare(text: string): Parsed {
+  const share = /^\s*(\d+\.?\d*|\.\d+)\s*(%)?\s*$/.exec(text);
+  if (!share) return { ok: false, reason: `“${text.trim()}” is not a share. Write it like 90 % or 0.9.` };
+  const value = Number(share[1]);
+  return { ok: true, value: share[2] || value > 1.5 ? value / 100 : value };
+}
+
+const EXAMPLES: Readonly<Record<string, string>> = { kg: '1020', Nm: '420', money: '1900' };
+
 function parse({ unit: kind }: Quantity, text: string, unit: LengthUnit): Parsed {
   if (kind === 'mm') return parseLength(text, unit);
   if (kind === 'rad') return parseAngle(text);
+  if (kind === 'ratio') return parseShare(text);
   if (NUMBER.test(text)) return { ok: true, value: Number.parseFloat(text.trim().replace('−', '-')) };
-  const example = kind === 'kg' ? '1020' : '31';
+  const example = EXAMPLES[kind] ?? '31';
   return { ok: false, reason: `“${text.trim()}” is not a number. Write it like ${example}.` };
 }

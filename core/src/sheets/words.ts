@@ -1,4 +1,16 @@
-import type { CutMethod, MarkDatum, Retention, School, ShaftRoute, SquarePhase, Use } from '../plan';
+import type {
+  CutMethod,
+  Differential,
+  Launch,
+  MarkDatum,
+  Retention,
+  School,
+  ShaftRoute,
+  Skill,
+  SquarePhase,
+  Tool,
+  Use,
+} from '../plan';
 
 /** The words of the job, one list for page, paper and file. */
 export const SCHOOL_NAMES: Readonly<Record<School, string>> = {
@@ -43,6 +55,39 @@ export const USE_NAMES: Readonly<Record<Use, string>> = {
   strip: 'Strip',
   circuit: 'Circuit',
   trail: 'Trail',
+};
+
+export const LAUNCH_NAMES: Readonly<Record<Launch, string>> = {
+  rolling: 'Rolling',
+  normal: 'Standing, clutch slipped in',
+  hard: 'Clutch dumped or transbrake',
+};
+
+export const DIFFERENTIAL_NAMES: Readonly<Record<Differential, string>> = {
+  open: 'Open',
+  limitedSlip: 'Limited-slip',
+  locked: 'Locked or spool',
+};
+
+export const TOOL_NAMES: Readonly<Record<Tool, string>> = {
+  tape: 'Tape and rule',
+  caliper: 'Caliper',
+  angleGauge: 'Angle gauge with zero',
+  indicator: 'Dial indicator',
+  grinder: 'Grinder',
+  welder: 'Welder',
+  press: 'Press',
+  lathe: 'Lathe',
+  alignmentBar: 'Alignment bar',
+  lift: 'Lift or pit',
+};
+
+export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
+  fitting: 'Fitting',
+  structuralWelding: 'Structural welding',
+  machining: 'Machining',
+  gearSetup: 'Setting gears up',
+  wiring: 'Wiring and brakes',
 };
 
 export const PHASE_NAMES: Readonly<Record<SquarePhase, string>> = {

@@ -6,6 +6,7 @@ import {
   expandedUncertainty,
   INSTRUMENTS,
   quantity,
+  type FigureUnit,
   type InstrumentId,
   type Reading,
   type Repeat,
@@ -14,6 +15,15 @@ import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 import { ReadingInput, type TypedValue } from './reading-input';
+
+/** What stands behind the field, by unit. */
+const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
+  kg: 'kg',
+  rad: '°',
+  N: 'N',
+  Nm: 'N·m',
+  ratio: '%',
+};
 
 /** A quantity's field: its repeats, instrument, how well they agree, and the value used. */
 @Component({
@@ -47,7 +57,7 @@ export class ReadingField {
   protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
   protected readonly suffix = computed(() => {
     const { unit } = this.quantity();
-    return unit === 'mm' ? this.units.suffix() : unit === 'kg' ? 'kg' : unit === 'rad' ? '°' : '';
+    return unit === 'mm' ? this.units.suffix() : (SUFFIXES[unit] ?? '');
   });
   protected readonly fallbackText = computed(() => {
     const { fallback, unit } = this.quantity();

@@ -7,12 +7,14 @@ import { ReadingField } from './reading-field';
   selector: 'ix-reading-group',
   imports: [ReadingField],
   template: `
-    <h2>
-      {{ group() }}
-      @if (datum()) {
-        <small>{{ datum() }}</small>
-      }
-    </h2>
+    @if (!bare()) {
+      <h2>
+        {{ group() }}
+        @if (datum()) {
+          <small>{{ datum() }}</small>
+        }
+      </h2>
+    }
     @for (q of quantities(); track q.id) {
       <ix-reading [id]="q.id" />
     }
@@ -21,6 +23,8 @@ import { ReadingField } from './reading-field';
 export class ReadingGroup {
   readonly stage = input.required<StageId>();
   readonly group = input.required<string>();
+  /** Without its heading, where one stands already. */
+  readonly bare = input(false);
 
   protected readonly quantities = computed(() =>
     QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()),

@@ -45,7 +45,7 @@ export class FigureValue {
   readonly digits = input<number>();
 
   /** The text in its parts, so that the unit can stand smaller beside its number. */
-  private readonly parts = computed(() => /^(.*?)( mm| in| kg)?( [+−±].*)?$/.exec(this.text()) ?? []);
+  private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( [+−±].*)?$/.exec(this.text()) ?? []);
   protected readonly number = computed(() => this.parts()[1] ?? '');
   protected readonly unit = computed(() => this.parts()[2]?.trim() ?? '');
   protected readonly tail = computed(() => this.parts()[3]?.trim() ?? '');
@@ -61,6 +61,6 @@ export class FigureValue {
     const U = expandedUncertainty(f);
     if (f.unit === 'mm' && this.units.unit() !== 'in')
       return `${U.toFixed(1)}${this.units.unit() === 'frac' ? ' mm' : ''}`;
-    return this.units.show(U, f.unit).replace(/ in$/, '');
+    return this.units.show(U, f.unit).replace(/ (in|kg|N|N·m)$/, '');
   }
 }

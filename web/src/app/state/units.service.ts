@@ -1,5 +1,12 @@
 import { computed, Injectable, signal } from '@angular/core';
-import { formatLength, lengthSuffix, showValue, type FigureUnit, type LengthUnit } from '@intervex/core';
+import {
+  formatLength,
+  lengthSuffix,
+  RAD_PER_DEGREE,
+  showValue,
+  type FigureUnit,
+  type LengthUnit,
+} from '@intervex/core';
 import { remember, remembered } from './memory';
 
 const ORDER: readonly LengthUnit[] = ['mm', 'in', 'frac'];
@@ -28,6 +35,8 @@ export class UnitsService {
   /** A value for an input field: without the unit that stands beside it. */
   plain(value: number, unit: FigureUnit): string {
     if (unit === 'mm') return formatLength(value, { unit: this.unit(), digits: this.digits(value) });
+    if (unit === 'rad') return String(Number((value / RAD_PER_DEGREE).toFixed(3)));
+    if (unit === 'ratio') return String(Number((value * 100).toFixed(1)));
     return String(Number(value.toFixed(3)));
   }
 

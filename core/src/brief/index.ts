@@ -1,0 +1,3 @@
+export * from './axle-torque';
+export * from './brief-stage';
+export * from './rear-load';
