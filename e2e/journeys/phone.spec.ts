@@ -14,7 +14,8 @@ async function tap(page: Page, text: string): Promise<void> {
 test('readings go in one after the other on big keys', async ({ page, request }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'survey');
-  await expect(page.getByRole('heading', { name: 'Centreline to left WMS' })).toBeVisible();
+  // The demo's floor has not been read, so the walk begins there.
+  await expect(page.getByRole('heading', { name: 'Floor, left front' })).toBeVisible();
   await tap(page, '27 11/16');
   await expect(page.getByText('= 703.26 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Delete' }).tap();
@@ -27,12 +28,14 @@ test('readings go in one after the other on big keys', async ({ page, request })
   await page.getByRole('textbox').fill('');
   await tap(page, '709.5');
   await page.getByRole('button', { name: 'Again' }).tap();
-  // 702.1, 702.9 and 709.5 lie further apart than a tape explains.
+  await tap(page, '702.1');
+  await page.getByRole('button', { name: 'Again' }).tap();
+  // 709.5 and 702.1 lie further apart than a tape explains.
   await expect(page.getByText(/differ by more than the tape explains/)).toBeVisible();
   await page.getByRole('button', { name: 'Remove the last' }).tap();
   await expect(page.getByText(/differ by more/)).toBeHidden();
   await page.getByRole('button', { name: 'Next' }).tap();
-  await expect(page.getByRole('heading', { name: 'Pinion axis' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Floor, right front' })).toBeVisible();
 
   await page.getByRole('link', { name: /Donor/ }).tap();
   await tap(page, '796.2');

@@ -13,6 +13,10 @@ export interface Limit {
 
 export type LimitId =
   | 'brief.weights'
+  | 'level.lean'
+  | 'level.twist'
+  | 'level.thrust'
+  | 'level.diagonal'
   | 'survey.closure'
   | 'survey.offset'
   | 'donor.closure'
@@ -47,6 +51,10 @@ const mm = (id: LimitId, label: string, fallback: number, max = 200): Limit => (
 
 const LIST: readonly Limit[] = [
   { id: 'brief.weights', label: 'Axle loads against the mass', unit: 'kg', fallback: 15, min: 0, max: 500 },
+  mm('level.lean', 'Lean of one axle’s sills', 6, 100),
+  mm('level.twist', 'Twist of front against rear', 8, 100),
+  angle('level.thrust', 'Thrust angle', 0.15),
+  mm('level.diagonal', 'Diagonals against each other', 6, 100),
   mm('survey.closure', 'Both halves of the old axle against its width', 3, 50),
   mm('survey.offset', 'Old axle off the car’s centreline', 5, 50),
   mm('donor.closure', 'Donor readings that must add up', 2, 50),

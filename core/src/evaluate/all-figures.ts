@@ -14,6 +14,7 @@ export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   );
   collect(map, [
     results.brief,
+    results.level,
     results.survey,
     results.donor,
     results.marks,

@@ -1,4 +1,4 @@
-import type { Plan } from '../plan';
+import { CORNERS, type Plan } from '../plan';
 import type { Decision, Known } from './results';
 
 const sides = (...ids: string[]): string[] => ids.flatMap((id) => [`${id}.left`, `${id}.right`]);
@@ -20,6 +20,7 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     { id: 'shafts', label: 'The shafts', stage: 'cut' },
     { id: 'engagement', label: 'Spline engagement', stage: 'cut' },
     { id: 'torque', label: 'The torque each shaft must carry', stage: 'brief' },
+    { id: 'level', label: 'Whether the car stands level', stage: 'survey' },
     { id: 'survey', label: 'The old axle’s place', stage: 'survey' },
   ];
   const needs: Readonly<Record<string, readonly string[]>> = {
@@ -28,6 +29,7 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     shafts: [...cut, ...sides('donor.shaft')],
     engagement: [...sides('donor.shaft', 'donor.shaftSpline', 'donor.sideGear'), 'donor.sideGearSpline'],
     torque: torqueNeeds(plan),
+    level: CORNERS.map((c) => `level.height.${c}`),
     survey: ['survey.left', 'survey.right', 'survey.width'],
   };
   return list.map((d) => ({ ...d, lacks: (needs[d.id] ?? []).filter((id) => !known[id]) }));

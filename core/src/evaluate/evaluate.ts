@@ -7,7 +7,7 @@ import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import { QUANTITIES, type Plan } from '../plan';
 import { shaftChecks, shaftsStage, type ShaftsInput } from '../shafts';
-import { surveyChecks, surveyStage } from '../survey';
+import { levelChecks, levelStage, notLevel, surveyChecks, surveyStage } from '../survey';
 import { decisions } from './decisions';
 import { memoStage } from './memo';
 import { readingChecks } from './reading-checks';
@@ -17,6 +17,7 @@ import { stageStates } from './stage-states';
 import { strip } from './strip';
 
 type Of = (id: string) => Figure | undefined;
+const LEVEL_IDS = QUANTITIES.filter((q) => q.id.startsWith('level.')).map((q) => q.id);
 const SQUARE_IDS = QUANTITIES.filter((q) => q.id.startsWith('square.')).map((q) => q.id);
 
 /** An evaluator and how often each of its stages has really run. */
@@ -33,6 +34,7 @@ export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const stages = {
     brief: memoStage(briefStage),
+    level: memoStage(levelStage),
     survey: memoStage(surveyStage),
     donor: memoStage(donorStage),
     schools: memoStage(schoolsStage),
@@ -44,6 +46,7 @@ export function createEvaluator(): Evaluator {
     const known = figuresOf(plan.readings);
     const of: Of = (id) => known[id]?.figure;
     const brief = stages.brief(briefInputs(plan, of));
+    const level = stages.level(Object.fromEntries(LEVEL_IDS.map((id) => [id, of(id)])));
     const survey = stages.survey({
       left: of('survey.left'),
       right: of('survey.right'),
@@ -62,12 +65,14 @@ export function createEvaluator(): Evaluator {
     const marks = stages.marks(flatMarks(plan, of, school));
     const square = stages.square(Object.fromEntries(SQUARE_IDS.map((id) => [id, of(id)])));
     const shafts = stages.shafts(shaftInputs(plan, of, schools));
-    const parts = { known, brief, survey, donor, schools, marks, square, shafts };
+    const parts = { known, brief, level, survey, donor, schools, marks, square, shafts };
     const checks = allChecks(plan, of, parts, school);
     const open = decisions(plan, known);
+    const unlevel = notLevel(checks);
     return {
       ...parts,
       checks,
+      ...(unlevel === undefined ? {} : { notLevel: unlevel }),
       decisions: open,
       stages: stageStates(plan, checks, open),
       strip: strip(parts, school, of),
@@ -182,7 +187,7 @@ function shaftInputs(plan: Plan, of: Of, schools: Results['schools']): ShaftsInp
   };
 }
 
-type Parts = Pick<Results, 'brief' | 'survey' | 'donor' | 'marks' | 'square' | 'shafts'> & {
+type Parts = Pick<Results, 'brief' | 'level' | 'survey' | 'donor' | 'marks' | 'square' | 'shafts'> & {
   readonly known: Readonly<Record<string, Known>>;
 };
 
@@ -192,6 +197,7 @@ function allChecks(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefi
   const list = [
     ...readingChecks(plan, parts.known),
     ...briefChecks(parts.brief, plan.limits),
+    ...levelChecks(parts.level, plan.limits),
     ...surveyChecks(parts.survey, plan.limits),
     ...donorChecks(parts.donor, plan.limits),
     ...cutChecks(

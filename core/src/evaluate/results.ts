@@ -4,7 +4,7 @@ import type { FaceSquare, MarksResult, SchoolResult, SquareResult } from '../cut
 import type { DonorResult } from '../donor';
 import type { Figure } from '../measure';
 import type { ShaftsResult } from '../shafts';
-import type { SurveyResult } from '../survey';
+import type { LevelResult, SurveyResult } from '../survey';
 import type { Known } from './reading-figures';
 
 /** How a stage stands, as the rail shows it. */
@@ -24,6 +24,9 @@ export interface Results {
   /** What is known of each quantity, by id: readings and fallbacks. */
   readonly known: Readonly<Record<string, Known>>;
   readonly brief: BriefResult;
+  readonly level: LevelResult;
+  /** Why numbers read off the car by plumb line or level cannot be trusted yet; absent where they can. */
+  readonly notLevel?: string;
   readonly survey: SurveyResult;
   readonly donor: DonorResult;
   readonly schools: readonly SchoolResult[];

@@ -2,7 +2,9 @@ import { RAD_PER_DEGREE } from '../units';
 import { SIDES, sideName, type Side } from '../geometry';
 import type { Quantity } from './quantity';
 
-type Extra = Partial<Pick<Quantity, 'side' | 'whole' | 'fallback' | 'instrument' | 'datum' | 'unit'>>;
+type Extra = Partial<
+  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
+>;
 type Range = readonly [min: number, max: number];
 
 function builder(stage: Quantity['stage'], group: string, base: Extra = {}) {
@@ -26,6 +28,9 @@ const brief = builder('brief', 'The car', { instrument: 'chosen', datum: 'none' 
 const load = builder('brief', 'Weights', { unit: 'kg', instrument: 'scale', datum: 'none' });
 const size = builder('brief', 'Weights', { instrument: 'tape', datum: 'none' });
 const engine = builder('brief', 'Engine and tyre', { unit: 'count', instrument: 'chosen', datum: 'none' });
+const floor = builder('survey', 'Floor', { datum: 'level line' });
+const height = builder('survey', 'Level', { datum: 'floor' });
+const square = builder('survey', 'Square', { datum: 'hub centres' });
 const oldAxle = builder('survey', 'Axle in the car');
 const line = builder('survey', 'Driveline');
 const middle = builder('donor', 'Centre section', { datum: 'pinion axis', instrument: 'caliper' });
@@ -85,18 +90,65 @@ const BRIEF: readonly Quantity[] = [
   ),
 ];
 
+/** The corners of the car, in walking order. */
+export const CORNERS = ['leftFront', 'rightFront', 'rightRear', 'leftRear'] as const;
+export type Corner = (typeof CORNERS)[number];
+const CORNER_NAMES: Readonly<Record<Corner, string>> = {
+  leftFront: 'left front',
+  rightFront: 'right front',
+  rightRear: 'right rear',
+  leftRear: 'left rear',
+};
+
+const LEVEL: readonly Quantity[] = [
+  ...CORNERS.map((c) =>
+    floor(
+      `level.floor.${c}`,
+      `Floor, ${CORNER_NAMES[c]}`,
+      'From a level line down to the floor under this tyre.',
+      [0, 3000],
+    ),
+  ),
+  ...CORNERS.map((c) =>
+    height(
+      `level.height.${c}`,
+      `Sill, ${CORNER_NAMES[c]}`,
+      'Floor to the end of the sill at this corner, car on its wheels.',
+      [60, 1200],
+    ),
+  ),
+  ...SIDES.map((side) =>
+    square(
+      `level.wheelbase.${side}`,
+      `Wheelbase, ${side}`,
+      'Front hub centre to rear hub centre on this side.',
+      [1200, 5000],
+    ),
+  ),
+  square('level.track', 'Rear track', 'Tyre middle to tyre middle across the rear.', [800, 2500]),
+  square('level.diagonal.leftFront', 'Diagonal, left front', 'Left front hub to right rear hub.', [1400, 6000]),
+  square(
+    'level.diagonal.rightFront',
+    'Diagonal, right front',
+    'Right front hub to left rear hub.',
+    [1400, 6000],
+  ),
+];
+
 const SURVEY: readonly Quantity[] = [
   oldAxle(
     'survey.left',
     'Centreline to left WMS',
     'Plumb line from the car’s centreline to the left wheel face.',
     [200, 1400],
+    { needsLevel: true },
   ),
   oldAxle(
     'survey.pinion',
     'Pinion axis',
     'From the car’s centreline to the pinion axis, plus to the left.',
     [-400, 400],
+    { needsLevel: true },
   ),
   oldAxle('survey.tubeOd', 'Tube outside diameter', 'Across the axle tube, clear of welds.', [25, 200], {
     instrument: 'caliper',
@@ -107,6 +159,7 @@ const SURVEY: readonly Quantity[] = [
     'Centreline to right WMS',
     'Plumb line from the car’s centreline to the right wheel face.',
     [200, 1400],
+    { needsLevel: true },
   ),
   oldAxle(
     'survey.width',
@@ -120,6 +173,7 @@ const SURVEY: readonly Quantity[] = [
     'Gearbox output',
     'From the car’s centreline to the output axis, plus to the left.',
     [-400, 400],
+    { needsLevel: true },
   ),
 ];
 
@@ -340,6 +394,7 @@ function squareSide(side: Side): readonly Quantity[] {
 /** Every quantity, in walking order. */
 export const QUANTITIES: readonly Quantity[] = [
   ...BRIEF,
+  ...LEVEL,
   ...SURVEY,
   ...donorSide('left'),
   ...CENTRE,

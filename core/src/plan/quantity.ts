@@ -20,6 +20,8 @@ export interface Quantity {
   /** Between what and what it is measured. */
   readonly hint: string;
   readonly datum: string;
+  /** Taken by plumb line or level on the car: true only while the car stands level. */
+  readonly needsLevel?: boolean;
   /** Value used while there is no reading, with the reason for it. */
   readonly fallback?: { readonly value: number; readonly instrument: InstrumentId; readonly why: string };
 }

@@ -1,1 +1,3 @@
+export * from './level';
+export * from './level-stage';
 export * from './survey-stage';

@@ -55,6 +55,10 @@ export class ReadingField {
   );
   protected readonly measured = computed(() => this.quantity().instrument !== 'chosen');
   protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
+  /** Why this reading is not to be trusted yet. */
+  protected readonly doubtful = computed(() =>
+    this.quantity().needsLevel && this.reading() ? (this.store.results().notLevel ?? '') : '',
+  );
   protected readonly suffix = computed(() => {
     const { unit } = this.quantity();
     return unit === 'mm' ? this.units.suffix() : (SUFFIXES[unit] ?? '');

@@ -1,9 +1,10 @@
-import { evaluate, surveyView } from '@intervex/core';
+import { donorView, evaluate } from '@intervex/core';
+import { TestBed } from '@angular/core/testing';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { Walk } from './walk';
 
 const start = (plan = donorPlan()) =>
-  Bench.of(Walk, plan, { stage: 'survey', title: 'Survey', view: surveyView(evaluate(plan)) });
+  Bench.of(Walk, plan, { stage: 'donor', title: 'Donor', view: donorView(evaluate(plan)) });
 const tap = async (bench: Bench<Walk>, keys: readonly string[]) => {
   for (const key of keys) {
     const button = bench.all('button.key').find((b) => b.textContent?.trim() === key);
@@ -26,39 +27,38 @@ afterEach(() => vi.unstubAllGlobals());
 
 describe('one reading at a time', () => {
   it('begins at the first that is missing', async () => {
-    const bench = await start(donorPlan({ 'survey.left': read('tape', 702.3) }));
-    expect(heading(bench)).toBe('Pinion axis');
+    expect(heading(await start())).toBe('Brake space, left');
+    TestBed.resetTestingModule();
+    const read76 = donorPlan({ 'donor.brakeSpace.left': read('caliper', 76.02) });
+    expect(heading(await start(read76))).toBe('Spline length, left');
   });
 
   it('takes a fraction from the keys and says what it means', async () => {
     const bench = await start();
-    await tap(bench, ['2', '7', '1/16']);
-    // 27 1/16 in.
-    expect(bench.text).toContain('= 687.39 mm');
+    await tap(bench, ['3', '1/16']);
+    // 3 1/16 in.
+    expect(bench.text).toContain('= 77.79 mm');
     await tap(bench, ['Next']);
-    expect(bench.store.plan().readings['survey.left']?.repeats).toEqual([
-      { value: expect.closeTo(687.3875, 9), typed: '27 1/16' },
+    expect(bench.store.plan().readings['donor.brakeSpace.left']?.repeats).toEqual([
+      { value: expect.closeTo(77.7875, 9), typed: '3 1/16' },
     ]);
-    expect(heading(bench)).toBe('Pinion axis');
+    expect(heading(bench)).toBe('Shaft length, left');
   });
 
   it('stays at a refused entry with the reason and the text', async () => {
     const bench = await start();
-    await tap(bench, ['9', 'Next']);
+    await tap(bench, ['9', '9', '9', 'Next']);
     expect(bench.text).toContain('must lie between');
-    expect(bench.all<HTMLInputElement>('input')[0]?.value).toBe('9');
-    expect(heading(bench)).toBe('Centreline to left WMS');
+    expect(bench.all<HTMLInputElement>('input')[0]?.value).toBe('999');
+    expect(heading(bench)).toBe('Brake space, left');
   });
 
   it('adds repeats, warns where they disagree, and removes the last', async () => {
-    const bench = await start(donorPlan({ 'survey.left': read('tape', 702.3) }));
-    await bench.click('Skip');
-    await bench.click('Skip');
-    for (let i = 0; i < 4; i += 1) await bench.click('Skip');
-    expect(heading(bench)).toBe('Pinion axis');
-    await tap(bench, ['−', '1', '1', '.', '5', 'Again', '−', '1', '9', 'Again']);
-    expect(bench.text).toContain('differ by more than the tape explains');
+    const bench = await start();
+    await tap(bench, ['7', '6', '.', '0', '2', 'Again', '7', '5', '.', '4', 'Again']);
+    expect(bench.text).toContain('differ by more than the caliper explains');
     await bench.click('Remove the last');
-    expect(bench.store.plan().readings['survey.pinion']?.repeats).toHaveLength(1);
+    expect(bench.store.plan().readings['donor.brakeSpace.left']?.repeats).toHaveLength(1);
+    expect(bench.text).not.toContain('differ by more');
   });
 });

@@ -1,19 +1,28 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { expandedUncertainty, type Figure } from '@intervex/core';
+import { MatIconModule } from '@angular/material/icon';
+import { expandedUncertainty, restsOnLevel, type Figure } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 
 /** A figure with its unit; a click opens its working. */
 @Component({
   selector: 'ix-figure',
+  imports: [MatIconModule],
   template: `
     @if (figure(); as f) {
       <button
         type="button"
         class="plain figure"
         (click)="selection.explain(f.id)"
-        [attr.aria-label]="f.label + ' ' + text() + ', show the working'"
+        [attr.aria-label]="
+          f.label + ' ' + text() + (doubtful() ? ', car not level' : '') + ', show the working'
+        "
+        [attr.title]="doubtful() || null"
       >
+        @if (doubtful()) {
+          <mat-icon svgIcon="caution" aria-hidden="true" />
+        }
         {{ number() }}
         <small>{{ unit() }}</small>
         {{ tail() }}
@@ -25,6 +34,12 @@ import { UnitsService } from '../state/units.service';
   styles: `
     :host {
       white-space: nowrap;
+    }
+    mat-icon {
+      width: 14px;
+      height: 14px;
+      color: var(--amber);
+      vertical-align: -2px;
     }
     small {
       font-size: 0.78em;
@@ -39,11 +54,18 @@ import { UnitsService } from '../state/units.service';
 export class FigureValue {
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
+  private readonly store = inject(PlanStore);
   readonly figure = input<Figure>();
   readonly withU = input(false);
   readonly withUnit = input(true);
   readonly digits = input<number>();
 
+  /** Why the number is not to be trusted yet: it rests on a plumb line and the car is not level. */
+  protected readonly doubtful = computed(() => {
+    const f = this.figure();
+    const why = this.store.results().notLevel;
+    return f && why && restsOnLevel(f) ? why : '';
+  });
   /** The text in its parts, so that the unit can stand smaller beside its number. */
   private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( [+−±].*)?$/.exec(this.text()) ?? []);
   protected readonly number = computed(() => this.parts()[1] ?? '');

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { Router } from '@angular/router';
-import { isOpen, type Check } from '@intervex/core';
+import { findQuantity, isOpen, type Check } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { CheckCard } from './check-card';
@@ -100,10 +100,7 @@ export class ChecksDrawer {
     const id = this.store.variant()?.id;
     if (!id || !check.at) return;
     this.selection.checksOpen.set(false);
-    const stage =
-      check.at.startsWith('square.') || check.at.startsWith('shaft.')
-        ? 'cut'
-        : (check.at.split('.')[0] ?? check.stage);
+    const stage = findQuantity(check.at)?.stage ?? check.stage;
     await this.router.navigate(['/plan', id, stage]);
     const at = check.at;
     setTimeout(() => {

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
+import { findQuantity, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -41,7 +41,8 @@ export class Rail {
   protected readonly stages = computed(() => {
     const { stages, checks, decisions } = this.store.results();
     const { brief, choices, readings } = this.store.plan();
-    const count = (stage: string) => Object.keys(readings).filter((id) => id.startsWith(`${stage}.`)).length;
+    const count = (stage: StageId) =>
+      Object.keys(readings).filter((id) => findQuantity(id)?.stage === stage).length;
     const width = this.store.results().known['brief.targetWidth'];
     const lacks = decisions.filter((d) => d.stage === 'cut').some((d) => d.lacks.length > 0);
     const readingsNote = (n: number) =>

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, type Figure } from '@intervex/core';
+import { expandedUncertainty, restsOnLevel, type Figure } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -23,6 +23,10 @@ export class WorkingPanel {
   private readonly trail = signal<readonly string[]>([]);
 
   protected readonly figure = computed<Figure | undefined>(() => this.store.figures().get(this.figureId()));
+  protected readonly doubtful = computed(() => {
+    const f = this.figure();
+    return f && restsOnLevel(f) ? (this.store.results().notLevel ?? '') : '';
+  });
   protected readonly hasTrail = computed(() => this.trail().length > 0);
   protected readonly value = computed(() => this.show(this.figure()));
   protected readonly U = computed(() => {
