@@ -20,6 +20,7 @@ await build({
     'pdfkit',
     'csv-stringify',
     'rfc6902',
+    'better-sse',
     '@fontsource/*',
   ],
   logLevel: 'warning',

@@ -30,4 +30,9 @@ export const sheetQuerySchema = Joi.object<{ paper: 'a4' | 'letter'; units: 'mm'
   units: Joi.string().valid('mm', 'in', 'frac').default('mm'),
 });
 
+export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
+  who: nameText(60).default('bench'),
+  page: Joi.string().guid().required(),
+});
+
 export const importQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });

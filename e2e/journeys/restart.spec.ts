@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../../tools/lib/application.mjs';
@@ -18,6 +18,13 @@ test('the page outlives a restart, keeps what was typed, and tomorrow all is as 
     await expect(strip(page, 'Cut L')).toContainText('91.0 mm');
     await field(page, 'Blade kerf').fill('2.2');
     await saved(page);
+    // The database dies under an open page: it says so, keeps what is typed, and catches up.
+    const postmaster = readFileSync(join(data, 'pg/postmaster.pid'), 'utf8').split('\n')[0];
+    process.kill(Number(postmaster), 'SIGKILL');
+    await expect(page.getByText('The database is away; what you type is kept here')).toBeVisible();
+    await field(page, 'Root gap').fill('2.6');
+    await saved(page);
+    await expect(page.getByText('The database is away')).toBeHidden();
     await application.stop();
     await field(page, 'Root gap').fill('2.7');
     await expect(page.getByRole('alert')).toContainText('Nothing is lost');

@@ -7,6 +7,8 @@ test('two pages on one plan: different fields merge, the same field asks, nothin
   request,
 }) => {
   const id = await ownTern(request);
+  // Cut off from live news, as a tab that slept is.
+  await context.route(/\/live\?/, (route) => route.abort());
   const other = await context.newPage();
   await openStage(page, id, 'cut');
   await openStage(other, id, 'cut');

@@ -6,6 +6,7 @@ import type { Logger } from 'pino';
 import type { Pool } from './db/pool';
 import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
+import type { LiveStreams } from './live/routes';
 import { planRoutes } from './plans/routes';
 import { sheetRoutes } from './sheets/routes';
 
@@ -13,6 +14,8 @@ export interface AppParts {
   readonly pool: Pool;
   readonly log: Logger;
   readonly webRoot: string | undefined;
+  /** Streams of live news; absent where none are wanted. */
+  readonly live?: LiveStreams;
 }
 
 /** Scripts and styles come from here alone; Angular Material sets styles inline. */
@@ -29,12 +32,17 @@ const SECURITY = {
   strictTransportSecurity: false,
 };
 
+/** Compressing would hold a stream’s news back until there is a block of it. */
+const mayCompress: compression.CompressionFilter = (request, response) =>
+  !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+  compression.filter(request, response);
+
 /** Builds the application; listening is the caller's. */
-export function createApp({ pool, log, webRoot }: AppParts): Express {
+export function createApp({ pool, log, webRoot, live }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(requestLog(log), helmet(SECURITY), compression());
-  app.use('/api', apiRoutes(pool));
+  app.use(requestLog(log), helmet(SECURITY), compression({ filter: mayCompress }));
+  app.use('/api', apiRoutes(pool, live));
   if (webRoot) app.use(page(webRoot));
   app.use((request) => {
     throw refused('notFound', `There is nothing at ${request.path.slice(0, 200)}.`);
@@ -43,7 +51,7 @@ export function createApp({ pool, log, webRoot }: AppParts): Express {
   return app;
 }
 
-function apiRoutes(pool: Pool): Router {
+function apiRoutes(pool: Pool, live: LiveStreams | undefined): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -53,6 +61,7 @@ function apiRoutes(pool: Pool): Router {
     await pool.query('select 1');
     response.json({ status: 'ok', database: 'ok' });
   });
+  if (live) api.use(live.router);
   api.use(planRoutes(pool), sheetRoutes(pool));
   return api;
 }

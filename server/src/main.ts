@@ -7,6 +7,8 @@ import { readConfig } from './config';
 import { migrate } from './db/migrate';
 import { createPool } from './db/pool';
 import { seedDemo } from './demo/seed';
+import { LiveFeed } from './live/feed';
+import { liveStreams } from './live/routes';
 
 /** How long open requests may still take once asked to stop. */
 const STOP_MS = 5000;
@@ -20,7 +22,10 @@ const ran = await migrate(pool, join(here, '../migrations'));
 if (ran.length) log.info({ ran }, 'migrated');
 if (await seedDemo(pool)) log.info('demo project put in');
 
-const server = createServer(createApp({ pool, log, webRoot: config.webRoot }));
+const feed = new LiveFeed(config.databaseUrl, log);
+await feed.start();
+const live = liveStreams(pool, feed, log);
+const server = createServer(createApp({ pool, log, webRoot: config.webRoot, live }));
 server.listen(config.port, '127.0.0.1', () => {
   log.info({ address: server.address() }, 'listening');
 });
@@ -39,6 +44,8 @@ function stop(signal: string): void {
       process.exit(0);
     });
   });
+  live.close();
+  void feed.close();
   server.closeIdleConnections();
 }
 process.once('SIGINT', () => {

@@ -131,3 +131,11 @@ export const EMPTY_PLAN: Plan = {
   limits: {},
   accepted: {},
 };
+
+/** A plan stored by an earlier version, with everything it did not know yet at its starting value. */
+export const completePlan = (plan: Plan): Plan => ({
+  ...EMPTY_PLAN,
+  ...plan,
+  brief: { ...EMPTY_PLAN.brief, ...plan.brief },
+  choices: { ...EMPTY_PLAN.choices, ...plan.choices },
+});

@@ -65,7 +65,7 @@ describe('projects', () => {
 
   it('puts the demo in once, never again', async () => {
     const pool = createPool(await emptyDatabase(), pino({ level: 'silent' }));
-    expect(await migrate(pool, MIGRATIONS)).toEqual(['0001_plans.sql']);
+    expect(await migrate(pool, MIGRATIONS)).toEqual(['0001_plans.sql', '0002_live.sql']);
     expect(await Promise.all([seedDemo(pool), seedDemo(pool)])).toEqual(expect.arrayContaining([true, false]));
     await pool.query('update projects set removed_at = now()');
     expect(await seedDemo(pool)).toBe(false);
@@ -76,7 +76,7 @@ describe('projects', () => {
     const url = await emptyDatabase();
     const pools = [1, 2].map(() => createPool(url, pino({ level: 'silent' })));
     const ran = await Promise.all(pools.map((p) => migrate(p, MIGRATIONS)));
-    expect(ran.flat()).toEqual(['0001_plans.sql']);
+    expect(ran.flat()).toEqual(['0001_plans.sql', '0002_live.sql']);
     await Promise.all(pools.map((p) => p.end()));
   });
 });

@@ -1,5 +1,5 @@
 import type { ProjectSummary, RevisionKind, RevisionView, VariantView } from '@intervex/contract';
-import type { Plan } from '@intervex/core';
+import { completePlan, type Plan } from '@intervex/core';
 import type { Client, Pool } from '../db/pool';
 
 /** A connection or a pool. */
@@ -48,7 +48,7 @@ export async function findVariant(db: Db, id: string, lock = false): Promise<Var
     savedAt: row.created_at.toISOString(),
     projectId: row.project_id,
     projectName: row.project_name,
-    plan: row.plan,
+    plan: completePlan(row.plan),
     canUndo: row.parent !== null,
     canRedo: row.redo !== null,
     node: row.node,
@@ -98,7 +98,7 @@ export async function planAt(db: Db, variantId: string, revision: number): Promi
     'select plan from plan_revisions where variant_id = $1 and revision = $2',
     [variantId, revision],
   );
-  return rows[0]?.plan;
+  return rows[0] && completePlan(rows[0].plan);
 }
 
 interface ProjectRow {

@@ -8,6 +8,8 @@ import { inject } from 'vitest';
 import { createApp } from '../app';
 import { migrate } from '../db/migrate';
 import { createPool, type Pool } from '../db/pool';
+import { LiveFeed } from '../live/feed';
+import { liveStreams } from '../live/routes';
 
 export const MIGRATIONS = join(import.meta.dirname, '../../migrations');
 
@@ -42,9 +44,13 @@ export async function emptyDatabase(): Promise<string> {
 
 export async function startHarness(webRoot?: string): Promise<Harness> {
   const log = pino({ level: 'silent' });
-  const pool = createPool(await emptyDatabase(), log);
+  const connectionString = await emptyDatabase();
+  const pool = createPool(connectionString, log);
   await migrate(pool, MIGRATIONS);
-  const server = createServer(createApp({ pool, log, webRoot }));
+  const feed = new LiveFeed(connectionString, log);
+  await feed.start();
+  const live = liveStreams(pool, feed, log);
+  const server = createServer(createApp({ pool, log, webRoot, live }));
   await listening(server);
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
@@ -52,6 +58,8 @@ export async function startHarness(webRoot?: string): Promise<Harness> {
     url,
     call: (method, path, body, headers) => call(url + path, method, body, headers),
     close: async () => {
+      live.close();
+      await feed.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
       await pool.end();

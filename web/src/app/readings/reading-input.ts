@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { quantityName, readQuantity, type Parsed, type Quantity } from '@intervex/core';
 import { DraftsService } from '../state/drafts.service';
+import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 
@@ -92,6 +93,7 @@ export interface TypedValue {
 export class ReadingInput {
   private readonly units = inject(UnitsService);
   private readonly drafts = inject(DraftsService);
+  private readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
@@ -163,6 +165,7 @@ export class ReadingInput {
     if (this.typing()?.trim() === '') this.cleared.emit();
     this.lastSent = undefined;
     this.typing.set(undefined);
+    this.store.saveNow();
     if (this.selection.focused() === this.quantity().id) this.selection.focused.set('');
   }
 
@@ -174,6 +177,7 @@ export class ReadingInput {
   /** Enter goes to the next reading in walking order; Shift goes back. */
   protected next(event: Event): void {
     event.preventDefault();
+    this.store.saveNow();
     const all = [...document.querySelectorAll<HTMLInputElement>('input[data-quantity]')];
     const at = all.indexOf(this.field().nativeElement);
     const target = all[at + ((event as KeyboardEvent).shiftKey ? -1 : 1)];

@@ -147,6 +147,7 @@ export class Walk {
       ...now,
       repeats: [...now.repeats, { value: read.value, typed: this.text().trim() }],
     });
+    this.store.saveNow();
     this.text.set('');
     return true;
   }

@@ -2,6 +2,7 @@ import { inject } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
 import {
+  mdiAccountMultipleOutline,
   mdiAlertOctagonOutline,
   mdiAlertOutline,
   mdiArrowDown,
@@ -45,6 +46,7 @@ const ICONS: Readonly<Record<string, string>> = {
   download: mdiDownload,
   folder: mdiFolderOpenOutline,
   add: mdiPlus,
+  people: mdiAccountMultipleOutline,
   print: mdiPrinterOutline,
   redo: mdiRedo,
   rename: mdiPencilOutline,

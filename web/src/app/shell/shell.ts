@@ -1,10 +1,11 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
-import { Component, computed, effect, HostListener, inject, input } from '@angular/core';
+import { Component, computed, DestroyRef, effect, HostListener, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { map } from 'rxjs';
+import { LiveService } from '../state/live.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -37,6 +38,7 @@ export class Shell {
   protected readonly store = inject(PlanStore);
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
+  private readonly live = inject(LiveService);
 
   readonly variantId = input.required<string>();
   protected readonly narrow = toSignal(
@@ -57,8 +59,14 @@ export class Shell {
   };
 
   constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      this.live.leave();
+    });
     effect(() => {
-      void this.store.open(this.variantId());
+      const id = this.variantId();
+      void this.store.open(id).then(() => {
+        if (this.store.variant()?.id === id) this.live.follow(id);
+      });
     });
   }
 

@@ -8,6 +8,7 @@ import { Router, RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { ApiService, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
+import { LiveService } from '../state/live.service';
 import { PlanStore, type SaveState } from '../state/plan-store';
 import { ThemeService } from '../state/theme.service';
 import { UnitsService } from '../state/units.service';
@@ -19,6 +20,11 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   waiting: 'Not saved yet: waiting for the server',
   conflict: 'Not saved: changed elsewhere',
   refused: 'Not saved',
+};
+
+const LIVE_TROUBLE: Readonly<Record<string, string>> = {
+  lost: 'Others’ changes do not come through now; trying again',
+  away: 'The database is away; what you type is kept here',
 };
 
 /** Project and variant, units, undo, theme, and where saving stands. */
@@ -34,9 +40,16 @@ export class TopBar {
   private readonly person = inject(PersonService);
   private readonly router = inject(Router);
   protected readonly store = inject(PlanStore);
+  protected readonly live = inject(LiveService);
   protected readonly theme = inject(ThemeService);
   protected readonly units = inject(UnitsService);
 
+  /** Who else has this plan open; empty while it is this page alone. */
+  protected readonly here = computed(() => {
+    const people = this.live.people();
+    return people.length > 1 ? `${people.length} pages open: ${people.join(', ')}` : '';
+  });
+  protected readonly liveTrouble = computed(() => LIVE_TROUBLE[this.live.state()] ?? '');
   protected readonly saveText = computed(() => {
     const state = this.store.saveState();
     const at = this.store.variant()?.savedAt;

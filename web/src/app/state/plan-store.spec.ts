@@ -129,6 +129,51 @@ describe('plan store', () => {
     request.flush(view(6, sent(request).plan));
   });
 
+  const catchUp = async (revision: number, current: VariantView | undefined): Promise<void> => {
+    const caught = store.catchUp(revision, 'Birk');
+    await vi.advanceTimersByTimeAsync(0);
+    if (current) http.expectOne(`/api/variants/${ID}`).flush(current);
+    await caught;
+  };
+
+  it('takes over what others saved, and asks for nothing it has already', async () => {
+    await catchUp(4, undefined);
+    await catchUp(6, view(6, withHalf(788.8)));
+    expect(store.plan().readings['donor.half.left']).toEqual(half(788.8));
+    expect(store.saveState()).toBe('saved');
+    expect(store.variant()?.revision).toBe(6);
+    expect(store.lastFrom()).toBe('Birk');
+  });
+
+  it('keeps an edit of its own through a take-over, and saves it on top', async () => {
+    store.choose('school', 'keepOffset');
+    await catchUp(5, view(5, withHalf(788.8)));
+    expect(store.plan().readings['donor.half.left']).toEqual(half(788.8));
+    expect(store.plan().choices.school).toBe('keepOffset');
+    await settle();
+    const request = put();
+    expect(sent(request).baseRevision).toBe(5);
+    request.flush(view(6, sent(request).plan));
+  });
+
+  it('asks where a take-over meets an edit of the same field', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await catchUp(5, view(5, withHalf(788.8)));
+    expect(store.saveState()).toBe('conflict');
+    expect(store.conflicts()).toHaveLength(1);
+    await settle();
+    http.expectNone({ method: 'PUT' });
+  });
+
+  it('saves a finished entry at once', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    store.saveNow();
+    await vi.advanceTimersByTimeAsync(0);
+    put().flush(view(5, withHalf(790.1)));
+    await settle();
+    expect(store.saveState()).toBe('saved');
+  });
+
   it('says which field was refused and keeps what was typed', async () => {
     store.setBrief('vehicle', 'Tern');
     await settle();

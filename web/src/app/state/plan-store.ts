@@ -20,6 +20,7 @@ import {
   EMPTY,
   finalize,
   firstValueFrom,
+  merge,
   type Observable,
   of,
   retry,
@@ -52,6 +53,8 @@ export class PlanStore {
   private readonly person = inject(PersonService);
   private readonly evaluate = createEvaluator();
   private readonly saves = new Subject<void>();
+  /** Saves that do not wait: an entry is finished. */
+  private readonly finished = new Subject<void>();
   /** The server's state that the present plan was made from. */
   private readonly base = signal<VariantView | undefined>(undefined);
   private lastEdit = { place: '', at: 0 };
@@ -65,6 +68,8 @@ export class PlanStore {
   readonly conflicts = signal<readonly PlanConflict[]>([]);
   /** What another page changed and was taken over without a question. */
   readonly merged = signal('');
+  /** Who the last change taken over came from; empty while there was none. */
+  readonly lastFrom = signal('');
   readonly loadError = signal('');
   readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
@@ -72,11 +77,8 @@ export class PlanStore {
   readonly stripBefore = signal<Readonly<Record<string, number>>>({});
 
   constructor() {
-    this.saves
-      .pipe(
-        debounceTime(QUIET_MS),
-        concatMap(() => this.saveOnce()),
-      )
+    merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
+      .pipe(concatMap(() => this.saveOnce()))
       .subscribe();
   }
 
@@ -119,6 +121,34 @@ export class PlanStore {
 
   setLimit(id: LimitId, change: LimitChange | undefined): void {
     this.change('limits', id, change);
+  }
+
+  /** Saves what is typed without waiting for a pause: the entry is finished. */
+  saveNow(): void {
+    if (this.saveState() === 'editing') this.finished.next();
+  }
+
+  /**
+   * Takes over what others saved, up to a revision they told of. What is typed here stays: fields that only
+   * they changed are taken, and the same field changed on both sides is asked about.
+   */
+  async catchUp(revision: number, who: string): Promise<void> {
+    const base = this.base();
+    if (!base || base.revision >= revision || this.saveState() === 'conflict') return;
+    const view = await firstValueFrom(this.api.variant(base.id)).catch(() => undefined);
+    const now = this.base();
+    // A save that is under way hears of the others by its own answer.
+    if (!view || !now || now.id !== view.id || now.revision >= view.revision || this.saveState() === 'saving')
+      return;
+    this.noteStrip(`live ${view.revision}`);
+    const { plan, conflicts } = mergePlans(now.plan, this.plan(), view.plan);
+    this.base.set(view);
+    this.plan.set(plan);
+    this.conflicts.set(conflicts);
+    const mine = same(plan, view.plan);
+    this.saveState.set(conflicts.length > 0 ? 'conflict' : mine ? 'saved' : 'editing');
+    if (this.saveState() === 'editing') this.saves.next();
+    this.lastFrom.set(who);
   }
 
   /** Takes the last saved change back, or brings it back. */

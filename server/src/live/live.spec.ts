@@ -1,0 +1,172 @@
+import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startHarness, type Harness } from '../testing/harness';
+import { readNews } from './feed';
+
+interface Heard {
+  readonly event: string;
+  // A test reads whatever came.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  readonly data: any;
+}
+
+let h: Harness;
+beforeAll(async () => {
+  h = await startHarness();
+});
+afterAll(() => h.close());
+
+const fresh = async (): Promise<string> =>
+  (await h.call('POST', '/api/projects', { name: 'Hauler', variant: 'Over-axle', who: 'Ansa' })).json
+    .id as string;
+const withHalf = (value: number): Plan => ({
+  ...EMPTY_PLAN,
+  readings: { 'donor.half.left': { repeats: [{ value }], instrument: 'tape' } },
+});
+const save = (id: string, baseRevision: number, value: number) =>
+  h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan: withHalf(value), who: 'Ansa' });
+
+/** A stream as a page holds it. */
+class Page {
+  readonly heard: Heard[] = [];
+  private readonly stop = new AbortController();
+  private constructor(readonly id: string) {}
+
+  static async open(variant: string, who: string): Promise<Page> {
+    const page = new Page(randomUUID());
+    const address = `${h.url}/api/variants/${variant}/live?who=${who}&page=${page.id}`;
+    const response = await fetch(address, { signal: page.stop.signal });
+    expect(response.headers.get('content-type')).toContain('text/event-stream');
+    void page.read(response).catch(() => undefined);
+    return page;
+  }
+
+  close(): void {
+    this.stop.abort();
+  }
+
+  async until(holds: (heard: Heard) => boolean): Promise<Heard> {
+    for (let i = 0; i < 200; i += 1) {
+      const found = this.heard.find(holds);
+      if (found) return found;
+      await new Promise((next) => setTimeout(next, 20));
+    }
+    throw new Error(`Not heard. Heard: ${JSON.stringify(this.heard)}`);
+  }
+
+  private async read(response: Response): Promise<void> {
+    let text = '';
+    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
+      text += Buffer.from(chunk).toString('utf8');
+      const blocks = text.split('\n\n');
+      text = blocks.pop() ?? '';
+      for (const block of blocks) {
+        const line = (name: string) => new RegExp(`^${name}:(.*)$`, 'm').exec(block)?.[1]?.trim();
+        const event = line('event');
+        if (event) this.heard.push({ event, data: JSON.parse(line('data') ?? '{}') });
+      }
+    }
+  }
+}
+
+const revision = (n: number) => (heard: Heard) => heard.event === 'revision' && heard.data.revision === n;
+
+describe('live stream', () => {
+  it('tells every page what was saved, and who saved it, within 200 ms', async () => {
+    const id = await fresh();
+    const pages = [await Page.open(id, 'Ansa'), await Page.open(id, 'Birk')];
+    await Promise.all(pages.map((p) => p.until(revision(1))));
+    await save(id, 1, 791.2);
+    const heard = await Promise.all(pages.map((p) => p.until(revision(2))));
+    expect(heard.map((x) => x.data.who)).toEqual(['Ansa', 'Ansa']);
+    pages.forEach((p) => {
+      p.close();
+    });
+  });
+
+  it('tells a page that comes back where the plan stands, so that it misses nothing', async () => {
+    const id = await fresh();
+    const first = await Page.open(id, 'Ansa');
+    await first.until(revision(1));
+    first.close();
+    await save(id, 1, 791.2);
+    await save(id, 2, 792.4);
+    const again = await Page.open(id, 'Ansa');
+    await again.until(revision(3));
+    again.close();
+  });
+
+  it('does not tell of other variants', async () => {
+    const [mine, other] = [await fresh(), await fresh()];
+    const page = await Page.open(mine, 'Ansa');
+    await page.until(revision(1));
+    await save(other, 1, 700.3);
+    await save(mine, 1, 791.2);
+    await page.until(revision(2));
+    expect(page.heard.filter((x) => x.event === 'revision')).toHaveLength(2);
+    page.close();
+  });
+
+  it('knows who is here, and who has left', async () => {
+    const id = await fresh();
+    const ansa = await Page.open(id, 'Ansa');
+    const birk = await Page.open(id, 'Birk');
+    await ansa.until((x) => x.event === 'people' && x.data.people.length === 2);
+    birk.close();
+    const left = await ansa.until(
+      (x) => x.event === 'people' && x.data.people.length === 1 && ansa.heard.indexOf(x) > 1,
+    );
+    expect(left.data.people).toEqual(['Ansa']);
+    ansa.close();
+  });
+
+  it('goes on after its connection to the database was cut, and tells what was missed', async () => {
+    const id = await fresh();
+    const page = await Page.open(id, 'Ansa');
+    await page.until(revision(1));
+    await h.pool.query(
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'",
+    );
+    await page.until((x) => x.event === 'away');
+    await page.until((x) => x.event === 'back');
+    await save(id, 1, 791.2);
+    await page.until(revision(2));
+    page.close();
+  });
+
+  it('refuses an unknown variant and a page without a name of its own', async () => {
+    const unknown = await h.call('GET', `/api/variants/${randomUUID()}/live?page=${randomUUID()}`);
+    expect(unknown.status).toBe(404);
+    const nameless = await h.call('GET', `/api/variants/${await fresh()}/live?page=17`);
+    expect(nameless.json.problems[0]).toMatchObject({ field: 'page' });
+  });
+});
+
+describe('notifications', () => {
+  it.each([
+    '',
+    'not json',
+    '{"kind":"revision"}',
+    '{"kind":"revision","variant":"x"}',
+    '{"kind":"other","variant":"x"}',
+    '17',
+  ])('that are none of ours are passed over: %j', (payload) => {
+    expect(readNews(payload)).toBeUndefined();
+  });
+});
+
+describe('plans of an earlier version', () => {
+  it('are read with what they did not know at its starting value', async () => {
+    const id = await fresh();
+    const { launch: _, gears: __, tools: ___, ...brief } = { ...EMPTY_PLAN.brief, vehicle: 'Penn Hauler' };
+    await h.pool.query(
+      `insert into plan_revisions (variant_id, revision, kind, parent, plan, who) values ($1, 2, 'edit', 1, $2, 'Ansa')`,
+      [id, JSON.stringify({ ...EMPTY_PLAN, brief })],
+    );
+    await h.pool.query('update variants set head = 2 where id = $1', [id]);
+    const { plan } = (await h.call('GET', `/api/variants/${id}`)).json;
+    expect(plan.brief).toMatchObject({ vehicle: 'Penn Hauler', launch: 'normal', gears: [], tools: [] });
+    expect((await save(id, 2, 790.4)).status).toBe(200);
+  });
+});

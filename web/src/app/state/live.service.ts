@@ -1,0 +1,74 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { PersonService } from './person.service';
+import { PlanStore } from './plan-store';
+
+/** Where the stream of others' changes stands. */
+export type LiveState = 'off' | 'live' | 'lost' | 'away';
+
+/** Pause before a stream that was refused is tried again, ms. */
+const RETRY_MS = 1500;
+
+/**
+ * What others do to the open plan, as it happens: new revisions are taken over at once, and who has the plan
+ * open is known. A lost stream is made again by itself; the server then tells where the plan stands, so that
+ * nothing is missed.
+ */
+@Injectable({ providedIn: 'root' })
+export class LiveService {
+  private readonly store = inject(PlanStore);
+  private readonly person = inject(PersonService);
+  private readonly page = crypto.randomUUID();
+  private source: EventSource | undefined;
+  private variant = '';
+
+  readonly state = signal<LiveState>('off');
+  /** Names of those who have this plan open, this page among them. */
+  readonly people = signal<readonly string[]>([]);
+
+  /** Follows a variant until another is followed or the page is left. */
+  follow(variant: string): void {
+    if (this.variant === variant && this.source) return;
+    this.leave();
+    this.variant = variant;
+    this.connect();
+  }
+
+  leave(): void {
+    this.source?.close();
+    this.source = undefined;
+    this.variant = '';
+    this.people.set([]);
+    this.state.set('off');
+  }
+
+  private connect(): void {
+    const query = new URLSearchParams({ who: this.person.name(), page: this.page });
+    const source = new EventSource(`/api/variants/${this.variant}/live?${query.toString()}`);
+    this.source = source;
+    source.onopen = () => {
+      this.state.set('live');
+    };
+    source.onerror = () => {
+      if (this.source !== source) return;
+      this.state.set('lost');
+      // The browser comes back by itself, except where the answer was a refusal.
+      if (source.readyState === EventSource.CLOSED)
+        setTimeout(() => {
+          if (this.source === source) this.connect();
+        }, RETRY_MS);
+    };
+    source.addEventListener('revision', ({ data }: MessageEvent<string>) => {
+      const { revision, who } = JSON.parse(data) as { revision: number; who: string };
+      void this.store.catchUp(revision, who);
+    });
+    source.addEventListener('people', ({ data }: MessageEvent<string>) => {
+      this.people.set((JSON.parse(data) as { people: string[] }).people);
+    });
+    source.addEventListener('away', () => {
+      this.state.set('away');
+    });
+    source.addEventListener('back', () => {
+      this.state.set('live');
+    });
+  }
+}
