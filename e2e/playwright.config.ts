@@ -9,7 +9,7 @@ export default defineConfig({
   testDir: './journeys',
   outputDir: '../test-results',
   globalSetup: './start-application.ts',
-  timeout: 90_000,
+  timeout: 240_000,
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,

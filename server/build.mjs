@@ -19,6 +19,7 @@ await build({
     'compression',
     'pdfkit',
     'csv-stringify',
+    'csv-parse',
     'rfc6902',
     'better-sse',
     '@fontsource/*',

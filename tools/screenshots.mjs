@@ -21,7 +21,29 @@ const PHONE = { width: 390, height: 844 };
 /** @type {readonly Shot[]} */
 const SHOTS = [
   { name: 'brief', stage: 'brief' },
-  { name: 'survey', stage: 'survey' },
+  {
+    name: 'survey',
+    stage: 'survey',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Axle' }).click();
+    },
+  },
+  {
+    name: 'survey-level',
+    stage: 'survey',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Level' }).click();
+      await page.getByRole('textbox', { name: 'Sill, right front', exact: true }).fill('236.4');
+    },
+  },
+  {
+    name: 'survey-square',
+    stage: 'survey',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Square' }).click();
+    },
+  },
+  { name: 'readings-log', stage: 'readings' },
   { name: 'donor', stage: 'donor' },
   {
     name: 'cut',

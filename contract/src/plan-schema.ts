@@ -38,7 +38,14 @@ const valueOf = (quantity: Quantity) =>
 const readingOf = (quantity: Quantity) =>
   Joi.object({
     repeats: Joi.array()
-      .items(Joi.object({ value: valueOf(quantity), typed: freeText(60).allow('') }))
+      .items(
+        Joi.object({
+          value: valueOf(quantity),
+          typed: freeText(60).allow(''),
+          who: nameText(60),
+          at: Joi.string().isoDate(),
+        }),
+      )
       .min(1)
       .max(MAX_REPEATS)
       .required(),

@@ -8,6 +8,7 @@ import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
 import type { LiveStreams } from './live/routes';
 import { planRoutes } from './plans/routes';
+import { readingRoutes } from './readings/routes';
 import { sheetRoutes } from './sheets/routes';
 
 export interface AppParts {
@@ -62,7 +63,7 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined): Router {
     response.json({ status: 'ok', database: 'ok' });
   });
   if (live) api.use(live.router);
-  api.use(planRoutes(pool), sheetRoutes(pool));
+  api.use(readingRoutes(pool), planRoutes(pool), sheetRoutes(pool));
   return api;
 }
 

@@ -3,6 +3,7 @@ import { CHROMIUM } from '../lib/chromium.mjs';
 import { figureOf, median, type BenchFigure } from './figure';
 
 const KEYSTROKES = 60;
+const FOLLOWS = 20;
 
 /** Runs in the page: makes the i-th change and waits until it shows and its frame is painted. */
 type Change = (i: number) => Promise<void>;
@@ -60,6 +61,52 @@ async function keystroke(page: Page, base: string): Promise<BenchFigure> {
   });
 }
 
+/** From a finished entry on one page until a second page shows it, over loopback. */
+async function follow(browser: Browser, base: string): Promise<BenchFigure> {
+  const [one, two] = [await browser.newPage(), await browser.newPage()];
+  for (const page of [one, two]) {
+    await page.goto(base);
+    await page.getByRole('link', { name: /Donor/ }).click();
+    await page.locator('[id="q-donor.half.left-0"]').waitFor();
+    await page.waitForTimeout(500);
+  }
+  const shown = two.locator('ix-view .dimension text').first();
+  const field = one.locator('[id="q-donor.half.left-0"]');
+  const times: number[] = [];
+  for (let i = 0; i < FOLLOWS; i += 1) {
+    const before = await shown.textContent();
+    await field.fill(String(781.3 + i));
+    const start = performance.now();
+    await field.press('Enter');
+    await two.waitForFunction(
+      (old) => document.querySelector('ix-view .dimension text')?.textContent !== old,
+      before,
+      { polling: 'raf' },
+    );
+    times.push(performance.now() - start);
+  }
+  const health = await timedFetch(`${base}api/health`);
+  await one.close();
+  await two.close();
+  return figureOf({
+    name: `a finished entry shows on a second page, median of ${FOLLOWS}`,
+    value: median(times),
+    unit: 'ms',
+    target: 200,
+    yardstick: { name: 'one request to the server’s health', value: health, unit: 'ms' },
+  });
+}
+
+async function timedFetch(address: string): Promise<number> {
+  const times: number[] = [];
+  for (let i = 0; i < 20; i += 1) {
+    const start = performance.now();
+    await (await fetch(address)).text();
+    times.push(performance.now() - start);
+  }
+  return median(times);
+}
+
 /** Compressed script that the first page needs, by what went over the wire. */
 async function firstLoad(browser: Browser, base: string): Promise<BenchFigure> {
   const page = await browser.newPage();
@@ -93,7 +140,7 @@ export async function browsing(base: string): Promise<readonly BenchFigure[]> {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     // The loader of this file marks functions by a helper that the page does not have.
     await page.addInitScript('globalThis.__name = (f) => f');
-    return [load, await keystroke(page, base)];
+    return [load, await keystroke(page, base), await follow(browser, base)];
   } finally {
     await browser.close();
   }

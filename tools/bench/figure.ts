@@ -2,7 +2,7 @@
 export interface BenchFigure {
   readonly name: string;
   readonly value: number;
-  readonly unit: 'ms' | 'kB' | 's';
+  readonly unit: 'ms' | 'kB' | 's' | '%';
   /** The most it may be. */
   readonly target: number;
   readonly met: boolean;

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { startApplication } from '../lib/application.mjs';
 import { browsing } from './browsing';
 import { computing } from './computing';
+import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 
 const PORT = 4393;
@@ -30,7 +31,9 @@ async function measure(): Promise<readonly BenchFigure[]> {
       yardstick: { name: 'an empty Node.js process', value: emptyProcess(), unit: 's' },
     });
     try {
-      return [...computing(), second, ...(await browsing(`http://127.0.0.1:${PORT}/`))];
+      const base = `http://127.0.0.1:${PORT}/`;
+      const idle = await idling(base, application.pid);
+      return [...computing(), second, ...(await browsing(base)), idle];
     } finally {
       await application.stop();
     }

@@ -4,6 +4,9 @@ import { INSTRUMENTS, type InstrumentId } from './instrument';
 export interface Repeat {
   readonly value: number;
   readonly typed?: string;
+  /** Who read it, and when (ISO 8601). */
+  readonly who?: string;
+  readonly at?: string;
 }
 
 /** A named quantity as measured: one or more repeats, the instrument, and the datum it was taken from. */

@@ -1,2 +1,3 @@
 export * from './cut-sheet';
 export * from './words';
+export * from './readings-log';

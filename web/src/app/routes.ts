@@ -33,6 +33,11 @@ export const routes: Routes = [
         loadComponent: () => import('./stages/cut').then((m) => m.CutStage),
       },
       {
+        path: 'readings',
+        title: 'Readings, Intervex',
+        loadComponent: () => import('./log/readings-page').then((m) => m.ReadingsPage),
+      },
+      {
         path: 'sheets',
         title: 'Sheets, Intervex',
         loadComponent: () => import('./stages/sheets').then((m) => m.SheetsStage),

@@ -39,7 +39,7 @@ describe('reading field', () => {
   it('takes a fraction as inches and keeps what was typed beside the value', async () => {
     await type('3 1/16');
     expect(store.plan().readings['donor.brakeSpace.left']).toEqual({
-      repeats: [{ value: 77.7875, typed: '3 1/16' }],
+      repeats: [{ value: 77.7875, typed: '3 1/16', who: 'bench', at: expect.any(String) }],
       instrument: 'caliper',
       datum: 'housing-end face',
     });

@@ -11,6 +11,7 @@ import {
   type Reading,
   type Repeat,
 } from '@intervex/core';
+import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -36,6 +37,7 @@ const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
 export class ReadingField {
   private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
+  private readonly person = inject(PersonService);
   protected readonly selection = inject(SelectionService);
 
   readonly id = input.required<string>();
@@ -89,7 +91,9 @@ export class ReadingField {
 
   protected set(index: number, { value, typed }: TypedValue): void {
     const repeats = [...(this.reading()?.repeats ?? [])];
-    repeats[index] = { value, typed };
+    const now = repeats[index];
+    if (now?.value === value && now.typed === typed) return;
+    repeats[index] = { value, typed, who: this.person.name(), at: new Date().toISOString() };
     this.write(repeats);
   }
 

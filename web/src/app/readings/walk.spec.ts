@@ -40,7 +40,7 @@ describe('one reading at a time', () => {
     expect(bench.text).toContain('= 77.79 mm');
     await tap(bench, ['Next']);
     expect(bench.store.plan().readings['donor.brakeSpace.left']?.repeats).toEqual([
-      { value: expect.closeTo(77.7875, 9), typed: '3 1/16' },
+      { value: expect.closeTo(77.7875, 9), typed: '3 1/16', who: 'bench', at: expect.any(String) },
     ]);
     expect(heading(bench)).toBe('Shaft length, left');
   });

@@ -22,6 +22,7 @@ import {
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
+import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -39,6 +40,7 @@ const PAD = ['7', '8', '9', '1/16', '4', '5', '6', '/', '1', '2', '3', 'space', 
 export class Walk {
   private readonly store = inject(PlanStore);
   protected readonly units = inject(UnitsService);
+  private readonly person = inject(PersonService);
   private readonly selection = inject(SelectionService);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
@@ -145,7 +147,15 @@ export class Walk {
     };
     this.store.setReading(q.id, {
       ...now,
-      repeats: [...now.repeats, { value: read.value, typed: this.text().trim() }],
+      repeats: [
+        ...now.repeats,
+        {
+          value: read.value,
+          typed: this.text().trim(),
+          who: this.person.name(),
+          at: new Date().toISOString(),
+        },
+      ],
     });
     this.store.saveNow();
     this.text.set('');

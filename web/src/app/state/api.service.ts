@@ -56,6 +56,13 @@ export class ApiService {
     return this.http.post<VariantView>(`/api/variants/${id}/${step}`, request);
   }
 
+  importReadings(id: string, table: Blob, who: string): Observable<VariantView> {
+    return this.http.post<VariantView>(`/api/variants/${id}/readings.csv`, table, {
+      headers: { 'Content-Type': 'text/csv' },
+      params: { who },
+    });
+  }
+
   importPlan(text: string, who: string): Observable<VariantView> {
     return this.http.post<VariantView>('/api/plan-files', text, {
       headers: { 'Content-Type': 'application/json' },

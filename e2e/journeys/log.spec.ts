@@ -1,0 +1,44 @@
+import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+
+test('the readings log finds, tells the past, goes out as a table and comes in again', async ({
+  page,
+  request,
+}, info) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'donor');
+  await field(page, 'Brake space, left', 3).fill('75.96');
+  await saved(page);
+  await page.getByRole('button', { name: /^Project Tern/ }).click();
+  await page.getByRole('menuitem', { name: 'Readings log' }).click();
+  await page.getByRole('searchbox', { name: 'Find' }).fill('brake space left');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await expect(page.getByRole('row', { name: /Brake space, left/ })).toContainText('bench');
+  await page.getByRole('button', { name: 'History of Brake space, left' }).click();
+  const past = page.getByRole('region', { name: 'History of a reading' });
+  await expect(past).toContainText('Revision 2, edit by bench');
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Table (CSV)' }).click();
+  const file = info.outputPath('readings.csv');
+  await (await download).saveAs(file);
+  const table = readFileSync(file, 'utf8');
+  expect(table).toContain('donor.brakeSpace.left');
+
+  const give = (text: string) =>
+    page
+      .getByLabel('Readings table', { exact: true })
+      .setInputFiles({ name: 'readings.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await give(table.replace('donor.tube.left', 'donor.tube.middle'));
+  await expect(page.getByRole('alert')).toContainText('“donor.tube.middle” is no quantity');
+  await expect(page.getByRole('alert')).toContainText(/row \d+, id/);
+  await give(table.replace(/(brief\.targetWidth,[^\n]*?),1402,mm/, '$1,1410,mm'));
+  await expect(page.getByRole('status').filter({ hasText: 'is taken over' })).toBeVisible();
+  await expect(strip(page, 'WMS width')).toContainText('1410.0 mm');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(strip(page, 'WMS width')).toContainText('1402.0 mm');
+  await page.getByRole('searchbox', { name: 'Find' }).fill('casting to housing end, left');
+  await page.getByRole('button', { name: 'Casting to housing end, left', exact: true }).click();
+  await expect(field(page, 'Casting to housing end, left')).toBeFocused();
+});

@@ -1,0 +1,138 @@
+import { parse } from 'csv-parse/sync';
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { EMPTY_PLAN, QUANTITIES } from '@intervex/core';
+import { startHarness, type Harness } from '../testing/harness';
+import { COLUMNS, readingsCsv, readReadingsCsv } from './readings-csv';
+
+const tern = readFileSync(join(import.meta.dirname, '../../../examples/tern.json'), 'utf8');
+let h: Harness;
+beforeAll(async () => {
+  h = await startHarness();
+});
+afterAll(() => h.close());
+
+const table = (...rows: string[]) => ['id,value,unit,instrument', ...rows].join('\n');
+const problemsOf = (text: string | Buffer) => {
+  const read = readReadingsCsv(Buffer.from(text as string));
+  if (read.ok) throw new Error('was taken');
+  return read.problems;
+};
+const give = (id: string, body: string, type = 'text/csv') =>
+  h.call('POST', `/api/variants/${id}/readings.csv?who=Ansa`, body, { 'content-type': type });
+
+describe('readings as a table', () => {
+  it('goes out and comes in the same', () => {
+    const withRepeats = fc
+      .constantFrom(...QUANTITIES.filter((q) => !q.whole))
+      .chain((q) =>
+        fc
+          .array(fc.double({ min: q.min, max: q.max, noNaN: true }), { minLength: 1, maxLength: 4 })
+          .map(
+            (values) =>
+              [q.id, values.map((v) => ({ value: Number(v.toFixed(3)), who: 'Ansa' })), q.instrument] as const,
+          ),
+      );
+    fc.assert(
+      fc.property(fc.array(withRepeats, { minLength: 1, maxLength: 9 }), (list) => {
+        const readings = Object.fromEntries(
+          list.map(([id, repeats, instrument]) => [id, { repeats, instrument }]),
+        );
+        const read = readReadingsCsv(Buffer.from(readingsCsv({ ...EMPTY_PLAN, readings })));
+        expect(read.ok).toBe(true);
+        if (!read.ok) return;
+        expect(Object.keys(read.readings).sort()).toEqual(Object.keys(readings).sort());
+        for (const [id, reading] of Object.entries(readings))
+          expect(read.readings[id]?.repeats.map((r) => r.value)).toEqual(
+            reading.repeats.map((r) => expect.closeTo(r.value, 4) as number),
+          );
+      }),
+    );
+  });
+
+  it('round trip through the server changes no reading of the demo', async () => {
+    const made = (await h.call('POST', '/api/plan-files', tern)).json;
+    const out = await h.call('GET', `/api/variants/${made.id}/readings.csv`);
+    const rows: Record<string, string>[] = parse(out.text, { columns: true, bom: true });
+    expect(Object.keys(rows[0] ?? {})).toEqual([...COLUMNS]);
+    const back = await give(made.id, out.text);
+    expect(back.status).toBe(200);
+    expect(back.json.plan).toEqual(made.plan);
+    expect(back.json.revision).toBe(1);
+  });
+
+  it('takes inches and degrees by the unit of each row, and several repeats', () => {
+    const read = readReadingsCsv(
+      Buffer.from(table('donor.half.left,31.25,in,tape', 'donor.half.left,792.2,mm,tape')),
+    );
+    expect(read.ok && read.readings['donor.half.left']?.repeats.map((r) => r.value)).toEqual([793.75, 792.2]);
+  });
+
+  it('is one revision, taken back as one', async () => {
+    const made = (await h.call('POST', '/api/projects', { name: 'Stag', variant: 'Bolt-in', who: 'Ansa' }))
+      .json;
+    const saved = await give(made.id, table('donor.half.left,812.4,mm,tape', 'donor.half.right,799.1,mm,tape'));
+    expect(saved.json.revision).toBe(2);
+    const undone = await h.call('POST', `/api/variants/${made.id}/undo`, { baseRevision: 2, who: 'Ansa' });
+    expect(undone.json.plan.readings).toEqual({});
+  });
+});
+
+describe('a table that is wrong', () => {
+  it.each([
+    ['a missing column', 'id,value\ndonor.half.left,792', 'head', /unit is missing/],
+    ['a strange column', 'id,value,unit,colour\ndonor.half.left,792,mm,red', 'head', /colour is not known/],
+    ['an unknown quantity', table('donor.nose,12,mm,tape'), 'row 2, id', /“donor.nose” is no quantity/],
+    [
+      'a value with its unit in it',
+      table('donor.half.left,31 1/4",in,tape'),
+      'row 2, value',
+      /not a plain number/,
+    ],
+    [
+      'a unit of another kind',
+      table('donor.half.left,792.1,mm,tape', 'brief.mass,1020,mm,scale'),
+      'row 3, unit',
+      /no unit of mass/,
+    ],
+    [
+      'a value out of range',
+      table('donor.tube.left,-588,mm,tape'),
+      'row 2, value',
+      /between 20\.0 mm and 1200\.0 mm/,
+    ],
+    ['an unknown instrument', table('donor.half.left,792.1,mm,eye'), 'row 2, instrument', /“eye” is not known/],
+    [
+      'two instruments for one reading',
+      table('donor.half.left,792.1,mm,tape', 'donor.half.left,792.2,mm,rule'),
+      'row 3, instrument',
+      /differs/,
+    ],
+    ['an open quote', 'id,value,unit\n"donor.half.left,792,mm', 'row', /open quote/],
+    ['nothing in it', 'id,value,unit\n', 'file', /no row/],
+  ])('with %s is refused by row and column', (_, text, field, wrong) => {
+    const [first] = problemsOf(text);
+    expect(first?.field).toContain(field);
+    expect(first?.wrong).toMatch(wrong);
+    expect(first?.right.length).toBeGreaterThan(3);
+  });
+
+  it('in another encoding or with 100,000 rows is refused', () => {
+    expect(problemsOf(Buffer.from([0x69, 0x64, 0xff, 0xfe]))[0]?.wrong).toContain('not UTF-8');
+    const long = table(...Array.from({ length: 100_000 }, () => 'donor.half.left,792.1,mm,tape'));
+    expect(problemsOf(long)[0]?.wrong).toContain('more than 5000 rows');
+  });
+
+  it('writes nothing, not even the rows that were right', async () => {
+    const made = (await h.call('POST', '/api/projects', { name: 'Stag', variant: 'Bolt-in', who: 'Ansa' }))
+      .json;
+    const answer = await give(made.id, table('donor.half.left,812.4,mm,tape', 'donor.half.right,wide,mm,tape'));
+    expect(answer.status).toBe(400);
+    expect(answer.json.problems[0].field).toBe('row 3, value');
+    expect((await h.call('GET', `/api/variants/${made.id}`)).json.revision).toBe(1);
+    expect((await give(made.id, '{}', 'application/json')).status).toBe(415);
+    expect((await give(made.id, `${table()}\n${'x'.repeat(1_200_000)}`)).status).toBe(413);
+  });
+});

@@ -1,0 +1,43 @@
+import { importQuerySchema, planSchema } from '@intervex/contract';
+import { raw, Router } from 'express';
+import type { Pool } from '../db/pool';
+import { attachment } from '../http/attachment';
+import { refused, valid } from '../http/refusal';
+import { BODY_LIMIT, idOf } from '../plans/routes';
+import { readVariant, savePlan } from '../plans/service';
+import { readingsCsv, readReadingsCsv } from './readings-csv';
+
+/** Readings of a plan as a table, out and in. */
+export function readingRoutes(pool: Pool): Router {
+  const router = Router();
+  router.get('/variants/:id/readings.csv', async (request, response) => {
+    const { plan, projectName, name } = await readVariant(pool, idOf(request));
+    response.set('Content-Disposition', attachment(`${projectName} ${name} readings.csv`));
+    response.type('text/csv; charset=utf-8').send(readingsCsv(plan));
+  });
+  router.post(
+    '/variants/:id/readings.csv',
+    raw({ limit: BODY_LIMIT, type: 'text/csv' }),
+    async (request, response) => {
+      if (!request.is('text/csv'))
+        throw refused('wrongType', 'The body must be a table.', [
+          { field: 'content-type', wrong: request.get('content-type') ?? 'missing', right: 'text/csv' },
+        ]);
+      const id = idOf(request);
+      const { who } = valid(importQuerySchema, request.query, 'query');
+      const read = readReadingsCsv(Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0));
+      if (!read.ok)
+        throw refused(
+          'invalid',
+          `The table is refused: ${read.problems[0]?.field ?? 'file'}: ${read.problems[0]?.wrong ?? ''}.`,
+          read.problems,
+        );
+      const { plan, revision } = await readVariant(pool, id);
+      const merged = { ...plan, readings: { ...plan.readings, ...read.readings } };
+      response.json(
+        await savePlan(pool, id, { baseRevision: revision, plan: valid(planSchema, merged, 'readings'), who }),
+      );
+    },
+  );
+  return router;
+}
