@@ -138,8 +138,6 @@ export async function browsing(base: string): Promise<readonly BenchFigure[]> {
   try {
     const load = await firstLoad(browser, base);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    // The loader of this file marks functions by a helper that the page does not have.
-    await page.addInitScript('globalThis.__name = (f) => f');
     return [load, await keystroke(page, base), await follow(browser, base)];
   } finally {
     await browser.close();
