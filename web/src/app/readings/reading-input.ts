@@ -21,6 +21,9 @@ export interface TypedValue {
   readonly typed: string;
 }
 
+/** Longest time a click usually takes, ms. */
+const CLICK_MS = 250;
+
 /**
  * One number typed as the tape shows it. What it means is told at once; what cannot be right is refused at
  * the field with the reason, and the text stays.
@@ -166,7 +169,16 @@ export class ReadingInput {
     this.lastSent = undefined;
     this.typing.set(undefined);
     this.store.saveNow();
-    if (this.selection.focused() === this.quantity().id) this.selection.focused.set('');
+    this.dim();
+  }
+
+  /** The hint of a field goes only after a click elsewhere has ended, so that nothing moves away under it. */
+  private dim(): void {
+    const { id } = this.quantity();
+    const field = this.field().nativeElement;
+    setTimeout(() => {
+      if (this.selection.focused() === id && document.activeElement !== field) this.selection.focused.set('');
+    }, CLICK_MS);
   }
 
   protected giveUp(): void {
