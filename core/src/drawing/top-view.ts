@@ -1,6 +1,6 @@
 import type { Results } from '../evaluate';
 import { SIDES } from '../geometry';
-import { formatAngle } from '../units';
+import { formatAngle, formatLength } from '../units';
 import { bar, type Caption, type Dimension, type Point, type Shape, type View } from './view';
 
 /** How many times the thrust angle is drawn larger than it is. */
@@ -118,7 +118,7 @@ function captions(results: Results, longest: number, half: number): Caption[] {
     });
   if (diagonals)
     list.push({
-      text: `diagonals ${diagonals.value.toFixed(1)}`,
+      text: `diagonals ${formatLength(diagonals.value, { unit: 'mm', signed: true })}`,
       at: [-longest / 2, -half * 0.55],
       anchor: 'middle',
     });
