@@ -105,7 +105,7 @@ export class ReadingsPage {
     await this.attempt(async () => {
       await this.store.flush();
       const view = await firstValueFrom(this.api.importReadings(variant.id, file, this.person.name()));
-      await this.store.catchUp(view.revision, this.person.name());
+      await this.store.catchUp(view.revision);
       this.taken.set(`${file.name} is taken over. Undo takes it back as a whole.`);
     });
   }

@@ -58,7 +58,7 @@ describe('live service', () => {
     newest().onopen();
     newest().send('revision', { revision: 7, who: 'Ansa' });
     newest().send('people', { people: ['Ansa', 'bench'] });
-    expect(store.catchUp).toHaveBeenCalledWith(7, 'Ansa');
+    expect(store.catchUp).toHaveBeenCalledWith(7);
     expect(live.people()).toEqual(['Ansa', 'bench']);
     expect(live.state()).toBe('live');
   });

@@ -58,8 +58,7 @@ export class LiveService {
         }, RETRY_MS);
     };
     source.addEventListener('revision', ({ data }: MessageEvent<string>) => {
-      const { revision, who } = JSON.parse(data) as { revision: number; who: string };
-      void this.store.catchUp(revision, who);
+      void this.store.catchUp((JSON.parse(data) as { revision: number }).revision);
     });
     source.addEventListener('people', ({ data }: MessageEvent<string>) => {
       this.people.set((JSON.parse(data) as { people: string[] }).people);

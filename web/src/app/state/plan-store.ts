@@ -68,8 +68,6 @@ export class PlanStore {
   readonly conflicts = signal<readonly PlanConflict[]>([]);
   /** What another page changed and was taken over without a question. */
   readonly merged = signal('');
-  /** Who the last change taken over came from; empty while there was none. */
-  readonly lastFrom = signal('');
   readonly loadError = signal('');
   readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
@@ -132,7 +130,7 @@ export class PlanStore {
    * Takes over what others saved, up to a revision they told of. What is typed here stays: fields that only
    * they changed are taken, and the same field changed on both sides is asked about.
    */
-  async catchUp(revision: number, who: string): Promise<void> {
+  async catchUp(revision: number): Promise<void> {
     const base = this.base();
     if (!base || base.revision >= revision || this.saveState() === 'conflict') return;
     const view = await firstValueFrom(this.api.variant(base.id)).catch(() => undefined);
@@ -148,7 +146,6 @@ export class PlanStore {
     const mine = same(plan, view.plan);
     this.saveState.set(conflicts.length > 0 ? 'conflict' : mine ? 'saved' : 'editing');
     if (this.saveState() === 'editing') this.saves.next();
-    this.lastFrom.set(who);
   }
 
   /** Takes the last saved change back, or brings it back. */
