@@ -5,6 +5,7 @@ export default defineConfig({
     projects: [
       { test: { name: 'core', include: ['core/src/**/*.spec.ts'] } },
       { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'] } },
+      { test: { name: 'standins', include: ['standins/src/**/*.spec.ts'] } },
       {
         test: {
           name: 'server',

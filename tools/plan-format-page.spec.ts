@@ -1,5 +1,5 @@
 import { PLAN_VERSION, readPlanText } from '@intervex/contract';
-import { LIMIT_IDS, QUANTITIES } from '@intervex/core';
+import { FACTS, LIMIT_IDS, QUANTITIES } from '@intervex/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
@@ -17,6 +17,7 @@ describe('docs/plan-format.md', () => {
       const line = page.split('\n').find((l) => l.startsWith(`| \`${id}\``));
       expect(line, id).toContain(`${q.min} … ${q.max}`);
     }
+    for (const f of FACTS) expect(page).toContain(`| \`${f.id.replace(/\.(left|right)$/, '.<side>')}\``);
     for (const id of LIMIT_IDS) expect(page).toContain(`| \`${id}\``);
   });
 

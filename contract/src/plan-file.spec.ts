@@ -81,6 +81,33 @@ describe('plan file', () => {
     expect(refused(readPlanFile(brief({ tools: ['press', 'press'] })))[0]?.field).toBe('plan.brief.tools[1]');
   });
 
+  it('brings version 3 up to date: facts, joints, searches, verdicts and photos start empty', () => {
+    const { facts: _f, joints: _j, searches: _s, verdicts: _v, photos: _p, ...old } = EMPTY_PLAN;
+    const { plan } = taken(readPlanFile({ ...file(old), version: 3 }));
+    expect(plan).toEqual(EMPTY_PLAN);
+  });
+
+  it.each([
+    ['facts', { 'car.cable': { value: 'rope', evidence: 'seen' } }, 'plan.facts.car.cable.value'],
+    ['facts', { 'car.cable': { value: 'drum', evidence: 'hope' } }, 'plan.facts.car.cable.evidence'],
+    ['joints', { hose: { verdict: 'fits' } }, 'plan.joints.hose.reason'],
+    ['joints', { hose: { cost: -4 } }, 'plan.joints.hose.cost'],
+    [
+      'verdicts',
+      { donor: { verdict: 'rejected', reason: 'no', who: 'A', at: '2026-11-02T10:00:00Z' } },
+      'plan.verdicts.donor.reason',
+    ],
+    ['photos', { 'not-an-id': {} }, 'plan.photos.not-an-id'],
+    [
+      'readings',
+      { 'angle.pinion': { repeats: [{ value: 0.02 }], instrument: 'angleGauge', zeroedOn: 'angle.pinion' } },
+      'plan.readings.angle.pinion.zeroedOn',
+    ],
+  ])('refuses in %s what cannot be: %j', (section, value, field) => {
+    const problems = refused(readPlanFile(file({ ...EMPTY_PLAN, [section]: value })));
+    expect(problems.map((p) => p.field)).toContain(field);
+  });
+
   it('still refuses in version 1 what was never right', () => {
     const v1 = {
       ...file({ ...EMPTY_PLAN, readings: { 'donor.half.left': 'wide', 'donor.nose': 3 } }),
@@ -95,7 +122,7 @@ describe('plan file', () => {
     [{}, 'format'],
     [[], 'file'],
     [null, 'file'],
-    [{ ...file(EMPTY_PLAN), version: 4 }, 'version'],
+    [{ ...file(EMPTY_PLAN), version: PLAN_VERSION + 1 }, 'version'],
     [{ ...file(EMPTY_PLAN), version: '3' }, 'version'],
     [{ ...file(EMPTY_PLAN), extra: 1 }, 'extra'],
     [{ ...file(EMPTY_PLAN), project: 'a;b' }, 'project'],

@@ -8,7 +8,7 @@ import type { Problem } from './wire';
 /** The mark by which a plan file is known. */
 export const PLAN_FORMAT = 'intervex-plan';
 /** The version this build writes. */
-export const PLAN_VERSION = 3;
+export const PLAN_VERSION = 4;
 
 /** A plan as it stands in a file. Lengths in mm, angles in rad, masses in kg. */
 export interface PlanFile {
@@ -86,6 +86,7 @@ function versionWrong(version: unknown): string {
 function upgrade(head: Fields): unknown {
   if (head['version'] === 1) return upgrade(fromVersion1(head));
   if (head['version'] === 2) return upgrade(fromVersion2(head));
+  if (head['version'] === 3) return upgrade(fromVersion3(head));
   return head['version'] === PLAN_VERSION ? head : undefined;
 }
 
@@ -121,4 +122,12 @@ function fromVersion2(head: Fields): Fields {
   const { launch, differential, gears, torqueCurve, tools, skills } = EMPTY_PLAN.brief;
   const added = { launch, differential, gears, torqueCurve, tools, skills };
   return { ...head, version: 3, plan: { ...old, brief: { ...added, ...brief } } };
+}
+
+/** Version 3 knew neither facts, joints, searches, verdicts nor photos. */
+function fromVersion3(head: Fields): Fields {
+  const old = fieldsOf(head['plan']);
+  if (!old) return { ...head, version: 4 };
+  const { facts, joints, searches, verdicts, photos } = EMPTY_PLAN;
+  return { ...head, version: 4, plan: { facts, joints, searches, verdicts, photos, ...old } };
 }

@@ -1,21 +1,30 @@
 import {
+  ANGLE_IDS,
   CUT_METHODS,
   DIFFERENTIALS,
+  FACT_EVIDENCE,
+  FACTS,
   INSTRUMENTS,
+  JOINT_IDS,
   LAUNCHES,
   LIMIT_IDS,
   LIMITS,
   MARK_DATUMS,
+  PART_KINDS,
   QUANTITIES,
   refuseValue,
   RETENTIONS,
   SCHOOLS,
+  SEARCHED,
   SHAFT_ROUTES,
   showValue,
   SKILLS,
   TOOLS,
   USES,
+  VERDICTS,
+  type FactKind,
   type Limit,
+  type PartOffer,
   type Plan,
   type Quantity,
   type TorquePoint,
@@ -54,7 +63,12 @@ const readingOf = (quantity: Quantity) =>
       .required(),
     datum: freeText(80).allow(''),
     note: freeText(500).allow(''),
+    ...zeroOf(quantity),
   });
+
+/** Only angles are read against another, and none against itself. */
+const zeroOf = ({ id }: Quantity) =>
+  ANGLE_IDS.includes(id) ? { zeroedOn: Joi.string().valid(...ANGLE_IDS.filter((other) => other !== id)) } : {};
 
 const oneOf = (values: readonly string[]) =>
   Joi.string()
@@ -88,6 +102,72 @@ const limitOf = (limit: Limit) =>
 const acceptance = Joi.object({
   reason: freeText(300).min(3).required(),
   figure: Joi.number().allow(null).required(),
+  who: nameText(60).required(),
+  at: Joi.string().isoDate().required(),
+});
+
+const written = { who: nameText(60), at: Joi.string().isoDate() };
+const money = Joi.number().min(0).max(1_000_000);
+
+const factOf = ({ options }: FactKind) =>
+  Joi.object({
+    value: oneOf(options.map((o) => o.value)),
+    evidence: oneOf(FACT_EVIDENCE),
+    note: freeText(500).allow(''),
+    ...written,
+  });
+
+const jointNote = Joi.object({
+  work: freeText(300).allow(''),
+  cost: money,
+  hours: Joi.number().min(0).max(1000),
+  owner: nameText(60).allow(''),
+  verdict: Joi.string().valid(...VERDICTS),
+  // A verdict against the computed one stands with its reason.
+  reason: Joi.when('verdict', {
+    is: Joi.exist(),
+    then: freeText(300).min(3).required(),
+    otherwise: freeText(300).allow(''),
+  }),
+});
+
+const sizes = Joi.object().pattern(/^[a-zA-Z]{1,30}$/, Joi.number().min(0).max(10_000));
+
+/** A part as the counter offers it; also what its answers are checked by. */
+export const offerSchema = Joi.object<PartOffer>({
+  number: freeText(40).required(),
+  name: freeText(120).required(),
+  kind: oneOf(PART_KINDS),
+  seller: freeText(80).required(),
+  price: money.required(),
+  stock: Joi.number().integer().min(0).max(1_000_000).required(),
+  leadDays: Joi.number().integer().min(0).max(2000).required(),
+  size: sizes.required(),
+});
+
+const search = Joi.object({
+  asked: sizes.required(),
+  of: Joi.number().integer().min(0).max(1_000_000).required(),
+  found: Joi.array().items(offerSchema).max(20).required(),
+  chosen: freeText(40),
+  from: oneOf(['counter', 'list']),
+  at: Joi.string().isoDate().required(),
+  who: nameText(60).required(),
+});
+
+const verdict = Joi.object({
+  verdict: oneOf(['accepted', 'rejected']),
+  reason: freeText(300).min(3).required(),
+  who: nameText(60).required(),
+  at: Joi.string().isoDate().required(),
+});
+
+/** Where a photo belongs: a quantity, `fact.` and a fact, `donor`, or `check.` and a check. */
+const PLACE = /^[a-zA-Z0-9.]{1,90}$/;
+
+const photo = Joi.object({
+  place: Joi.string().pattern(PLACE, 'place').required(),
+  caption: freeText(200).allow('').required(),
   who: nameText(60).required(),
   at: Joi.string().isoDate().required(),
 });
@@ -134,4 +214,9 @@ export const planSchema = Joi.object<Plan>({
   readings: Joi.object(Object.fromEntries(QUANTITIES.map((q) => [q.id, readingOf(q)]))).required(),
   limits: Joi.object(Object.fromEntries(LIMIT_IDS.map((id) => [id, limitOf(LIMITS[id])]))).required(),
   accepted: Joi.object().pattern(CHECK_ID, acceptance).max(200).required(),
+  facts: Joi.object(Object.fromEntries(FACTS.map((f) => [f.id, factOf(f)]))).required(),
+  joints: Joi.object(Object.fromEntries(JOINT_IDS.map((id) => [id, jointNote]))).required(),
+  searches: Joi.object(Object.fromEntries(SEARCHED.map((id) => [id, search]))).required(),
+  verdicts: Joi.object({ donor: verdict }).required(),
+  photos: Joi.object().pattern(Joi.string().guid(), photo).max(500).required(),
 });

@@ -32,6 +32,7 @@ const list = (values: unknown): string =>
 function patternRight(item: ValidationErrorItem): string {
   const kind: unknown = item.context?.['name'];
   if (kind === 'name') return 'letters, figures and spaces; no < > ; or control characters';
+  if (kind === 'place') return 'a quantity, a fact, donor or a check';
   return kind === 'date' ? 'a date such as 2027-03-20' : 'plain text';
 }
 

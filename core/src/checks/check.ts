@@ -59,6 +59,7 @@ const GROWTH: Readonly<Record<FigureUnit, number>> = {
   kg: 1,
   N: 10,
   Nm: 5,
+  MPa: 5,
   money: 1,
   count: 0.5,
   ratio: 0.005,

@@ -29,6 +29,11 @@ export type LimitId =
   | 'shaft.engagementLeast'
   | 'shaft.gap'
   | 'shaft.stock'
+  | 'shaft.factor'
+  | 'shaft.factorLeast'
+  | 'cond.runout'
+  | 'cond.journal'
+  | 'cond.straight'
   | 'square.toe'
   | 'square.camber'
   | 'square.stop';
@@ -67,6 +72,11 @@ const LIST: readonly Limit[] = [
   ratio('shaft.engagementLeast', 'Spline engagement, least', 0.75),
   mm('shaft.gap', 'Least gap from shaft end to cross shaft', 3, 30),
   mm('shaft.stock', 'Stock shaft against the length needed', 1, 20),
+  { id: 'shaft.factor', label: 'Factor on yield, good', unit: 'count', fallback: 1.5, min: 1, max: 5 },
+  { id: 'shaft.factorLeast', label: 'Factor on yield, least', unit: 'count', fallback: 1.1, min: 1, max: 5 },
+  mm('cond.runout', 'Run-out of the wheel face', 0.15, 3),
+  mm('cond.journal', 'Wear of a bearing journal', 0.03, 1),
+  mm('cond.straight', 'Tubes out of straight', 1, 20),
   angle('square.toe', 'Toe from the cut, per side', 0.1),
   angle('square.camber', 'Camber from the cut, per side', 0.15),
   angle('square.stop', 'Toe or camber that must be mended', 0.25),

@@ -1,3 +1,7 @@
 export * from './donor-checks';
 export * from './donor-stage';
 export * from './spline';
+export * from './capacity';
+export * from './condition-checks';
+export * from './ratio-stage';
+export * from './slip';

@@ -22,6 +22,8 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     { id: 'torque', label: 'The torque each shaft must carry', stage: 'brief' },
     { id: 'level', label: 'Whether the car stands level', stage: 'survey' },
     { id: 'survey', label: 'The old axle’s place', stage: 'survey' },
+    { id: 'room', label: 'The wheel room', stage: 'survey' },
+    { id: 'ratio', label: 'The donor’s ratio', stage: 'donor' },
   ];
   const needs: Readonly<Record<string, readonly string[]>> = {
     cut,
@@ -31,6 +33,8 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     torque: torqueNeeds(plan),
     level: CORNERS.map((c) => `level.height.${c}`),
     survey: ['survey.left', 'survey.right', 'survey.width'],
+    room: sides('room.in.ride.axle', 'room.out.ride', 'room.in.bump.top', 'room.out.bump'),
+    ratio: known['ratio.pinionTurns'] ? ['ratio.wheelTurns'] : ['ratio.ring', 'ratio.pinion'],
   };
   return list.map((d) => ({ ...d, lacks: (needs[d.id] ?? []).filter((id) => !known[id]) }));
 }

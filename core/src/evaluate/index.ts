@@ -1,5 +1,6 @@
 export * from './all-figures';
 export * from './evaluate';
+export * from './evidence';
 export * from './results';
 export { placeWord } from './strip';
 export * from './rests-on';

@@ -1,7 +1,6 @@
 import type { Check } from '../checks';
-import { AGREEMENT_SPAN, INSTRUMENTS } from '../measure';
-import { quantity, quantityName, type Plan } from '../plan';
-import { formatAngle, formatLength } from '../units';
+import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS } from '../measure';
+import { quantity, quantityName, showValue, type Plan } from '../plan';
 import type { Known } from './results';
 
 /** A caution for every reading whose repeats disagree. */
@@ -11,8 +10,8 @@ export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>
     if (!summary || summary.agreement !== 'disagree') return [];
     const q = quantity(id);
     const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
-    const span = AGREEMENT_SPAN * instrument.halfResolution;
-    const most = q.unit === 'rad' ? formatAngle(span) : `${formatLength(span, { unit: 'mm', digits: 2 })} mm`;
+    const span = AGREEMENT_SPAN * halfResolutionOf(instrument.id, q.unit);
+    const most = showValue(span, q.unit, 'mm', q.unit === 'mm' ? 2 : undefined);
     return [
       {
         id: `reading.${id}`,

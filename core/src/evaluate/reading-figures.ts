@@ -1,5 +1,5 @@
 import { given, INSTRUMENTS, summarise, type Figure, type Reading, type ReadingSummary } from '../measure';
-import { quantityName, QUANTITIES, type Quantity } from '../plan';
+import { findQuantity, quantityName, QUANTITIES, type Quantity } from '../plan';
 
 /** A quantity as the plan knows it now: its figure, and what its repeats say together. */
 export interface Known {
@@ -15,32 +15,38 @@ export interface Known {
 export function readingFigures(): (
   readings: Readonly<Record<string, Reading>>,
 ) => Readonly<Record<string, Known>> {
-  const kept = new Map<string, { reading: Reading | undefined; known: Known | undefined }>();
+  let kept: ReadonlyMap<string, { reading: Reading; known: Known }> = new Map();
   return (readings) => {
-    const all: Record<string, Known> = {};
-    for (const quantity of QUANTITIES) {
-      const reading = readings[quantity.id];
-      let entry = kept.get(quantity.id);
-      if (!entry || entry.reading !== reading) {
-        entry = { reading, known: know(quantity, reading) };
-        kept.set(quantity.id, entry);
-      }
-      if (entry.known) all[quantity.id] = entry.known;
+    const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
+    const now = new Map<string, { reading: Reading; known: Known }>();
+    for (const id in readings) {
+      const reading = readings[id];
+      const q = findQuantity(id);
+      if (!q || !reading || reading.repeats.length === 0) continue;
+      const before = kept.get(id);
+      const entry = before?.reading === reading ? before : { reading, known: know(q, reading) };
+      now.set(id, entry);
+      all[id] = entry.known;
     }
+    kept = now;
     return all;
   };
 }
 
-function know(quantity: Quantity, reading: Reading | undefined): Known | undefined {
-  const label = quantityName(quantity);
-  if (!reading || reading.repeats.length === 0) {
-    if (!quantity.fallback) return undefined;
-    const { value, instrument, why } = quantity.fallback;
-    const { u } = summarise([value], instrument);
-    return { figure: given(quantity.id, label, value, u, quantity.unit, `Default: ${why}`) };
-  }
+/** What stands for quantities that nobody has read: the same for every plan. */
+const FALLBACKS: ReadonlyMap<string, Known> = new Map(
+  QUANTITIES.flatMap((q) => {
+    if (!q.fallback) return [];
+    const { value, instrument, why } = q.fallback;
+    const { u } = summarise([value], instrument, q.unit);
+    return [[q.id, { figure: given(q.id, quantityName(q), value, u, q.unit, `Default: ${why}`) }]];
+  }),
+);
+
+function know(quantity: Quantity, reading: Reading): Known {
   const values = reading.repeats.map((r) => r.value);
-  const summary = summarise(values, reading.instrument);
+  const summary = summarise(values, reading.instrument, quantity.unit);
+  const label = quantityName(quantity);
   return {
     figure: given(quantity.id, label, summary.mean, summary.u, quantity.unit, sourceOf(reading)),
     summary,
@@ -50,6 +56,7 @@ function know(quantity: Quantity, reading: Reading | undefined): Known | undefin
 function sourceOf({ instrument, repeats, datum }: Reading): string {
   const { label } = INSTRUMENTS[instrument];
   if (instrument === 'chosen') return 'Chosen';
+  if (instrument === 'seller') return 'The seller says so';
   const times = repeats.length === 1 ? 'read once' : `mean of ${repeats.length} readings`;
   return `${label}, ${times}${datum ? `, from ${datum}` : ''}`;
 }

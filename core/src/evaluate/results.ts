@@ -1,10 +1,11 @@
 import type { BriefResult } from '../brief';
 import type { Check, StageId } from '../checks';
 import type { FaceSquare, MarksResult, SchoolResult, SquareResult } from '../cut';
-import type { DonorResult } from '../donor';
+import type { CapacityResult, DonorResult, RatioResult, SlipFinding } from '../donor';
+import type { JointResult } from '../mating';
 import type { Figure } from '../measure';
 import type { ShaftsResult } from '../shafts';
-import type { LevelResult, SurveyResult } from '../survey';
+import type { AngleResult, LevelResult, RoomResult, SurveyResult } from '../survey';
 import type { Known } from './reading-figures';
 
 /** How a stage stands, as the rail shows it. */
@@ -19,6 +20,13 @@ export interface Decision {
   readonly lacks: readonly string[];
 }
 
+/** What the donor was found to be. */
+export interface DonorJudged {
+  readonly ratio: RatioResult;
+  readonly slip: SlipFinding;
+  readonly capacity: CapacityResult;
+}
+
 /** Everything derived from a plan. */
 export interface Results {
   /** What is known of each quantity, by id: readings and fallbacks. */
@@ -28,7 +36,13 @@ export interface Results {
   /** Why numbers read off the car by plumb line or level cannot be trusted yet; absent where they can. */
   readonly notLevel?: string;
   readonly survey: SurveyResult;
+  /** Every angle read, against what the gauge was zeroed on and against level. */
+  readonly angles: readonly AngleResult[];
+  /** Least wheel room per side and pose. */
+  readonly room: readonly RoomResult[];
   readonly donor: DonorResult;
+  readonly judged: DonorJudged;
+  readonly mating: readonly JointResult[];
   readonly schools: readonly SchoolResult[];
   readonly marks: MarksResult;
   readonly square: SquareResult;

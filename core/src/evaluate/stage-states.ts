@@ -9,13 +9,16 @@ export function stageStates(
   decisions: readonly Decision[],
 ): Readonly<Record<StageId, StageState>> {
   const lacking = (id: string) => (decisions.find((d) => d.id === id)?.lacks.length ?? 0) > 0;
-  const donorLacks = ['cut', 'marks', 'shafts', 'engagement'].some((id) =>
-    decisions.find((d) => d.id === id)?.lacks.some((q) => q.startsWith('donor.')),
-  );
+  const donorLacks =
+    lacking('ratio') ||
+    !plan.verdicts.donor ||
+    ['cut', 'marks', 'shafts', 'engagement'].some((id) =>
+      decisions.find((d) => d.id === id)?.lacks.some((q) => q.startsWith('donor.')),
+    );
   const cutLacks = lacking('cut') || lacking('marks') || lacking('shafts');
   return {
     brief: stateOf(plan, checks, 'brief', !plan.brief.vehicle || !plan.readings['brief.targetWidth']),
-    survey: stateOf(plan, checks, 'survey', lacking('survey')),
+    survey: stateOf(plan, checks, 'survey', lacking('survey') || lacking('room')),
     donor: stateOf(plan, checks, 'donor', donorLacks),
     cut: cutLacks && !touched(plan, 'cut') ? 'untouched' : stateOf(plan, checks, 'cut', cutLacks, true),
     sheets: cutLacks ? 'untouched' : worst(checks) === 'ok' ? 'settled' : 'inWork',

@@ -17,7 +17,14 @@ describe('stages of the rail', () => {
     expect(evaluate(workedPlan()).stages.brief).toBe('settled');
     const half = { ...EMPTY_PLAN, readings: { 'donor.half.left': reading('tape', 812.4) } };
     expect(evaluate(half).stages).toMatchObject({ donor: 'inWork', cut: 'untouched', sheets: 'untouched' });
-    expect(evaluate(workedPlan()).stages).toMatchObject({
+    expect(evaluate(workedPlan()).stages.donor).toBe('inWork');
+    const judged: Plan = {
+      ...workedPlan({ 'ratio.ring': reading('count', 43), 'ratio.pinion': reading('count', 11) }),
+      verdicts: {
+        donor: { verdict: 'accepted', reason: 'All checked', who: 'Ansa', at: '2026-11-02T10:00:00Z' },
+      },
+    };
+    expect(evaluate(judged).stages).toMatchObject({
       donor: 'settled',
       cut: 'settled',
       sheets: 'settled',

@@ -1,5 +1,5 @@
 /** What a figure counts in. Lengths are mm and angles rad inside; pages convert. */
-export type FigureUnit = 'mm' | 'rad' | 'kg' | 'N' | 'Nm' | 'count' | 'ratio' | 'money';
+export type FigureUnit = 'mm' | 'rad' | 'kg' | 'N' | 'Nm' | 'count' | 'ratio' | 'money' | 'MPa';
 
 /** One input of a formula, as the working shows it. */
 export interface WorkingInput {

@@ -2,7 +2,18 @@ import { RAD_PER_DEGREE } from '../units';
 
 /** What a reading was taken with. */
 export type InstrumentId =
-  'tape' | 'rule' | 'caliper' | 'indicator' | 'straightedge' | 'angleGauge' | 'scale' | 'estimate' | 'chosen';
+  | 'tape'
+  | 'rule'
+  | 'caliper'
+  | 'indicator'
+  | 'straightedge'
+  | 'angleGauge'
+  | 'scale'
+  | 'count'
+  | 'estimate'
+  | 'seen'
+  | 'seller'
+  | 'chosen';
 
 /** An instrument and the half-width of the interval a single reading of it stands for. */
 export interface Instrument {
@@ -22,5 +33,41 @@ export const INSTRUMENTS: Readonly<Record<InstrumentId, Instrument>> = {
   angleGauge: { id: 'angleGauge', label: 'angle gauge', halfResolution: 0.1 * RAD_PER_DEGREE },
   scale: { id: 'scale', label: 'scales', halfResolution: 1 },
   estimate: { id: 'estimate', label: 'estimate', halfResolution: 0.5 },
+  count: { id: 'count', label: 'counted', halfResolution: 0 },
+  seen: { id: 'seen', label: 'seen, not measured', halfResolution: 2 },
+  seller: { id: 'seller', label: 'seller says', halfResolution: 5 },
   chosen: { id: 'chosen', label: 'chosen', halfResolution: 0 },
 };
+
+/** How far a value is proven: read by oneself, seen but not measured, told by the seller, or decided. */
+export type Evidence = 'measured' | 'seen' | 'seller' | 'chosen';
+
+/** Grades from the firmest to the weakest. A decision is as firm as a measurement: it is nobody's claim. */
+export const EVIDENCE_RANK: Readonly<Record<Evidence, number>> = { chosen: 0, measured: 0, seen: 1, seller: 2 };
+
+/**
+ * Grade of what was read with an instrument.
+ *
+ * @example evidenceOf('caliper') // 'measured'
+ */
+export function evidenceOf(instrument: InstrumentId): Evidence {
+  if (instrument === 'seller' || instrument === 'chosen') return instrument;
+  return instrument === 'seen' || instrument === 'estimate' ? 'seen' : 'measured';
+}
+
+/** What an angle may be off by where it was only seen, or told. */
+const LOOSE_ANGLE_RAD: Readonly<Partial<Record<InstrumentId, number>>> = {
+  estimate: RAD_PER_DEGREE,
+  seen: RAD_PER_DEGREE,
+  seller: 2 * RAD_PER_DEGREE,
+};
+
+/**
+ * Half-width of the interval a single reading of a unit stands for, in that unit. Counts, shares and money are
+ * taken at their word: what they may be wrong by has no width.
+ */
+export function halfResolutionOf(instrument: InstrumentId, unit: string): number {
+  if (unit === 'rad') return LOOSE_ANGLE_RAD[instrument] ?? INSTRUMENTS[instrument].halfResolution;
+  const loose = evidenceOf(instrument) !== 'measured';
+  return loose && unit !== 'mm' && unit !== 'kg' ? 0 : INSTRUMENTS[instrument].halfResolution;
+}

@@ -1,4 +1,4 @@
-import { INSTRUMENTS, type InstrumentId } from './instrument';
+import { halfResolutionOf, type InstrumentId } from './instrument';
 
 /** One value read once: in core units, with the text as typed where it was typed. */
 export interface Repeat {
@@ -15,6 +15,8 @@ export interface Reading {
   readonly instrument: InstrumentId;
   readonly datum?: string;
   readonly note?: string;
+  /** For an angle: the angle the gauge was zeroed on; absent where it was zeroed on level. */
+  readonly zeroedOn?: string;
 }
 
 /** What repeats of one reading say together. Lengths in mm, angles in rad. */
@@ -40,15 +42,16 @@ export const AGREEMENT_SPAN = 4;
  *
  * @param values at least one repeat, finite
  * @param instrument what they were taken with
+ * @param unit of the values; default mm
  * @throws RangeError when there is no repeat or one is not finite
  * @example summarise([76.02, 75.98, 76.04], 'caliper') // mean 76.01333, u 0.0210
  * @source Guide to the expression of uncertainty in measurement, type A and type B combined
  */
-export function summarise(values: readonly number[], instrument: InstrumentId): ReadingSummary {
+export function summarise(values: readonly number[], instrument: InstrumentId, unit = 'mm'): ReadingSummary {
   const n = values.length;
   if (n === 0 || !values.every(Number.isFinite))
     throw new RangeError('A reading needs at least one finite value.');
-  const a = INSTRUMENTS[instrument].halfResolution;
+  const a = halfResolutionOf(instrument, unit);
   const mean = values.reduce((sum, v) => sum + v, 0) / n;
   const squares = values.reduce((sum, v) => sum + (v - mean) ** 2, 0);
   const s = n > 1 ? Math.sqrt(squares / (n - 1)) : 0;

@@ -21,7 +21,13 @@ export function refuseValue(quantity: Quantity, value: number, unit: LengthUnit 
 }
 
 /** What stands behind a whole number of each unit. */
-const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = { kg: ' kg', N: ' N', Nm: ' N·m', money: '' };
+const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
+  kg: ' kg',
+  N: ' N',
+  Nm: ' N·m',
+  MPa: ' MPa',
+  money: '',
+};
 
 /**
  * Prints a value of any unit with its unit.

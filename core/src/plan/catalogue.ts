@@ -1,28 +1,9 @@
 import { RAD_PER_DEGREE } from '../units';
 import { SIDES, sideName, type Side } from '../geometry';
+import { builder } from './builder';
+import { DONOR_JUDGED, DONOR_MATING } from './donor-quantities';
 import type { Quantity } from './quantity';
-
-type Extra = Partial<
-  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
->;
-type Range = readonly [min: number, max: number];
-
-function builder(stage: Quantity['stage'], group: string, base: Extra = {}) {
-  return (id: string, label: string, hint: string, [min, max]: Range, extra: Extra = {}): Quantity => ({
-    id,
-    label,
-    stage,
-    group,
-    hint,
-    min,
-    max,
-    unit: 'mm',
-    instrument: 'tape',
-    datum: 'car centreline',
-    ...base,
-    ...extra,
-  });
-}
+import { SURVEY_AFTER_AXLE } from './survey-quantities';
 
 const brief = builder('brief', 'The car', { instrument: 'chosen', datum: 'none' });
 const load = builder('brief', 'Weights', { unit: 'kg', instrument: 'scale', datum: 'none' });
@@ -48,6 +29,10 @@ const BRIEF: readonly Quantity[] = [
   }),
   brief('brief.budget', 'Budget', 'All the axle may cost, in your own money.', [0, 1_000_000], {
     unit: 'money',
+  }),
+  brief('brief.hoursPerWeek', 'Hours a week', 'What you have for this job, evenings and weekends.', [1, 80], {
+    unit: 'count',
+    fallback: { value: 8, instrument: 'chosen', why: 'two evenings and a Saturday morning' },
   }),
   load(
     'brief.front',
@@ -246,7 +231,7 @@ const CENTRE: readonly Quantity[] = [
   middle('donor.splineTeeth', 'Spline teeth', 'Count them twice.', [6, 80], {
     unit: 'count',
     whole: true,
-    instrument: 'chosen',
+    instrument: 'count',
     datum: 'none',
   }),
   middle('donor.splinePitch', 'Spline pitch (per inch)', 'Diametral pitch, such as 24 in 31/24.', [4, 64], {
@@ -396,9 +381,12 @@ export const QUANTITIES: readonly Quantity[] = [
   ...BRIEF,
   ...LEVEL,
   ...SURVEY,
+  ...SURVEY_AFTER_AXLE,
   ...donorSide('left'),
   ...CENTRE,
   ...donorSide('right'),
+  ...DONOR_JUDGED,
+  ...DONOR_MATING,
   ...CUT,
   ...SIDES.flatMap(squareSide),
 ];

@@ -3,3 +3,7 @@ export * from './plan';
 export * from './quantity';
 export * from './accepts';
 export * from './read-quantity';
+export * from './donor-quantities';
+export * from './facts';
+export * from './joints';
+export * from './survey-quantities';

@@ -1,5 +1,7 @@
 import type { Acceptance, LimitChange, LimitId } from '../checks';
 import type { Reading } from '../measure';
+import type { Fact } from './facts';
+import type { JointId, JointNote, PartSearch, SearchedJoint } from './joints';
 
 /** What the car is for. */
 export type Use = 'road' | 'hillClimb' | 'strip' | 'circuit' | 'trail';
@@ -94,6 +96,28 @@ export interface Choices {
   readonly shaftRoute: ShaftRoute;
 }
 
+/** Whether a donor is to be bought, and why. */
+export interface DonorVerdict {
+  readonly verdict: 'accepted' | 'rejected';
+  readonly reason: string;
+  readonly who: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/** A photo that belongs to a place in the plan. Its picture is kept by the server under its id. */
+export interface Photo {
+  /** Quantity, fact, `donor`, or `check.` and a check’s id. */
+  readonly place: string;
+  readonly caption: string;
+  readonly who: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/** What a decision of the builder’s is about. */
+export type VerdictOn = 'donor';
+
 /** All that is measured, chosen and limited for one way of doing the job. Everything else is derived. */
 export interface Plan {
   readonly brief: Brief;
@@ -103,6 +127,13 @@ export interface Plan {
   readonly limits: Readonly<Partial<Record<LimitId, LimitChange>>>;
   /** By check id. */
   readonly accepted: Readonly<Record<string, Acceptance>>;
+  /** By fact id; what is not there is unknown. */
+  readonly facts: Readonly<Record<string, Fact>>;
+  readonly joints: Readonly<Partial<Record<JointId, JointNote>>>;
+  readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
+  readonly verdicts: Readonly<Partial<Record<VerdictOn, DonorVerdict>>>;
+  /** By photo id. */
+  readonly photos: Readonly<Record<string, Photo>>;
 }
 
 /** A plan with nothing measured yet. */
@@ -130,6 +161,11 @@ export const EMPTY_PLAN: Plan = {
   readings: {},
   limits: {},
   accepted: {},
+  facts: {},
+  joints: {},
+  searches: {},
+  verdicts: {},
+  photos: {},
 };
 
 /** A plan stored by an earlier version, with everything it did not know yet at its starting value. */

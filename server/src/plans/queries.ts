@@ -66,7 +66,8 @@ export async function insertProject(db: Db, name: string): Promise<string> {
 
 export async function insertVariant(db: Db, projectId: string, name: string): Promise<string> {
   const { rows } = await db.query<{ id: string }>(
-    'insert into variants (project_id, name) values ($1, $2) returning id',
+    // Not now(): several made in one transaction keep their order.
+    'insert into variants (project_id, name, created_at) values ($1, $2, clock_timestamp()) returning id',
     [projectId, name],
   );
   return (rows[0] as { id: string }).id;

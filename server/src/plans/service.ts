@@ -48,27 +48,31 @@ export interface NewProject {
 /** Makes a project with one variant, inside a transaction of the caller's. */
 export async function createProjectIn(client: Client, project: NewProject): Promise<string> {
   const projectId = await insertProject(client, project.name);
-  return addVariant(
-    client,
+  return addVariant(client, {
     projectId,
-    project.variant,
-    project.plan ?? EMPTY_PLAN,
-    project.who,
-    project.kind ?? 'create',
-  );
+    name: project.variant,
+    plan: project.plan ?? EMPTY_PLAN,
+    who: project.who,
+    kind: project.kind ?? 'create',
+  });
 }
 
 export async function createProject(pool: Pool, project: NewProject): Promise<VariantView> {
   return withTransaction(pool, async (client) => readVariant(client, await createProjectIn(client, project)));
 }
 
-async function addVariant(
+export interface NewVariant {
+  readonly projectId: string;
+  readonly name: string;
+  readonly plan: Plan;
+  readonly who: string;
+  readonly kind: RevisionKind;
+}
+
+/** Makes a variant with its first revision, inside a transaction of the caller's. */
+export async function addVariant(
   client: Client,
-  projectId: string,
-  name: string,
-  plan: Plan,
-  who: string,
-  kind: RevisionKind,
+  { projectId, name, plan, who, kind }: NewVariant,
 ): Promise<string> {
   const variantId = await insertVariant(client, projectId, name);
   await insertRevision(client, {
@@ -88,7 +92,8 @@ async function addVariant(
 export async function copyVariant(pool: Pool, source: string, name: string, who: string): Promise<VariantView> {
   return withTransaction(pool, async (client) => {
     const from = await existing(client, source);
-    return readVariant(client, await addVariant(client, from.projectId, name, from.plan, who, 'create'));
+    const { projectId, plan } = from;
+    return readVariant(client, await addVariant(client, { projectId, name, plan, who, kind: 'create' }));
   });
 }
 

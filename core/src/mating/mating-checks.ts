@@ -1,0 +1,27 @@
+import type { Check } from '../checks';
+import type { JointResult } from './mating-stage';
+
+/** A joint that does not fit is a stop, one with work or a question whose owner is named is no check. */
+export function matingChecks(joints: readonly JointResult[]): Check[] {
+  return joints.flatMap((joint) => {
+    const { id, label, verdict, computed, faces, note } = joint;
+    if (verdict === 'fits' || verdict === 'work') return [];
+    const touched = faces.some((f) => f.text !== '');
+    if (verdict === 'unknown' && (!touched || note.owner)) return [];
+    const size = faces.map((f) => `${f.of} ${f.text || 'unknown'}`).join(', ');
+    return [
+      {
+        id: `joint.${id}`,
+        stage: 'donor' as const,
+        level: verdict === 'no' ? ('stop' as const) : ('caution' as const),
+        title: verdict === 'no' ? `${label}: does not fit` : `${label}: an open question`,
+        reason: `${size}: ${note.reason || computed.why}.`,
+        todo:
+          verdict === 'no'
+            ? 'Find what joins them before anything is ordered, or leave this donor.'
+            : 'Find it out, or name who does.',
+        at: `joint.${id}`,
+      },
+    ];
+  });
+}

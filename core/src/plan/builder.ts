@@ -1,0 +1,24 @@
+import type { Quantity } from './quantity';
+
+export type Extra = Partial<
+  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
+>;
+export type Range = readonly [min: number, max: number];
+
+/** Makes quantities of one heading: lengths by tape from the centreline, unless said otherwise. */
+export function builder(stage: Quantity['stage'], group: string, base: Extra = {}) {
+  return (id: string, label: string, hint: string, [min, max]: Range, extra: Extra = {}): Quantity => ({
+    id,
+    label,
+    stage,
+    group,
+    hint,
+    min,
+    max,
+    unit: 'mm',
+    instrument: 'tape',
+    datum: 'car centreline',
+    ...base,
+    ...extra,
+  });
+}

@@ -1,0 +1,2 @@
+export * from './rank-routes';
+export * from './route-summary';

@@ -1,0 +1,4 @@
+declare module '*.html' {
+  const text: string;
+  export default text;
+}

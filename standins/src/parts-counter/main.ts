@@ -1,0 +1,6 @@
+import { serve } from '../serve';
+import { counterApp } from './app';
+import { catalogue } from './catalogue';
+import page from './operator.html';
+
+serve(counterApp(catalogue(), page), 'The parts counter');
