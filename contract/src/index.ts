@@ -1,3 +1,4 @@
+export * from './instrument-line';
 export * from './plan-file';
 export * from './plan-schema';
 export * from './problems';

@@ -1,5 +1,6 @@
+import { PART_KINDS, type PartKind, type PartOffer } from '@intervex/core';
 import Joi from 'joi';
-import { planSchema } from './plan-schema';
+import { offerSchema, planSchema } from './plan-schema';
 import { nameText } from './text';
 import type { SaveRequest, StepRequest } from './wire';
 
@@ -36,3 +37,47 @@ export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
 });
 
 export const importQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
+
+/** A question to the parts counter: what kind, and the sizes that matter, mm. */
+export interface PartsQuery {
+  readonly kind: PartKind;
+  readonly inside?: number;
+  readonly outside?: number;
+  readonly width?: number;
+  /** The journal may be ordered to the part. */
+  readonly open: boolean;
+}
+const size = Joi.number().min(0.1).max(2000);
+export const partsQuerySchema = Joi.object<PartsQuery>({
+  kind: Joi.string()
+    .valid(...PART_KINDS)
+    .required(),
+  inside: size,
+  outside: size,
+  width: size,
+  open: Joi.boolean().default(false),
+}).and('inside', 'outside');
+
+export const switchSchema = Joi.object<{ on: boolean }>({ on: Joi.boolean().required() });
+
+export const photoQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
+
+export interface ReadingsQuery {
+  readonly find: string;
+  readonly from: number;
+  readonly limit: number;
+}
+export const readingsQuerySchema = Joi.object<ReadingsQuery>({
+  find: Joi.string().max(120).allow('').default(''),
+  from: Joi.number().integer().min(0).max(1_000_000).default(0),
+  limit: Joi.number().integer().min(1).max(500).default(200),
+});
+
+/** What the counter answers, checked field by field before it is believed. */
+export const counterSchema = Joi.object<{ kind: PartKind; total: number; offers: readonly PartOffer[] }>({
+  kind: Joi.string()
+    .valid(...PART_KINDS)
+    .required(),
+  total: Joi.number().integer().min(0).required(),
+  offers: Joi.array().items(offerSchema).max(20_000).required(),
+});

@@ -1,4 +1,4 @@
-import type { Plan } from '@intervex/core';
+import type { FigureUnit, PartKind, PartOffer, Plan } from '@intervex/core';
 
 /** One variant in a list. */
 export interface VariantSummary {
@@ -78,4 +78,84 @@ export interface StaleRefusal extends Refusal {
   readonly base: Plan;
   /** JSON pointers that differ between base and current. */
   readonly changed: readonly string[];
+}
+
+/** An instrument on the bench. */
+export interface InstrumentView {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: 'caliper' | 'angleGauge' | 'indicator' | 'scales';
+  readonly unit: 'mm' | 'deg' | 'kg';
+  /** Smallest step it shows. */
+  readonly resolution: number;
+  readonly connected: boolean;
+  /** Share left, 0 to 1. */
+  readonly battery: number;
+}
+
+/** Which instruments there are; `trouble` where the bench does not answer. */
+export interface InstrumentList {
+  readonly instruments: readonly InstrumentView[];
+  readonly trouble?: string;
+}
+
+/** One reading of an instrument, in its own unit. */
+export interface InstrumentReading {
+  readonly id: string;
+  readonly unit: 'mm' | 'deg' | 'kg';
+  readonly value: number;
+  /** Corner by corner, for scales; the value is their sum. */
+  readonly channels?: Readonly<Record<'leftFront' | 'rightFront' | 'rightRear' | 'leftRear', number>>;
+  readonly battery: number;
+  readonly held: boolean;
+  /** The gauge was zeroed by hand and reads from there. */
+  readonly zeroed: boolean;
+  readonly at: string;
+}
+
+/** What the parts counter has, or had when it was last heard. */
+export interface PartsAnswer {
+  readonly kind: PartKind;
+  /** How many parts of this kind were looked through. */
+  readonly of: number;
+  /** Best first. */
+  readonly offers: readonly PartOffer[];
+  readonly from: 'counter' | 'list';
+  /** When the counter said so. */
+  readonly at: string;
+  /** Why the counter itself was not heard. */
+  readonly trouble?: string;
+}
+
+/** A picture that is kept. */
+export interface PhotoStored {
+  readonly id: string;
+  readonly width: number;
+  readonly height: number;
+  /** Bytes. */
+  readonly size: number;
+}
+
+/** One repeat of a reading in the list of a whole project. */
+export interface ProjectReading {
+  readonly variantId: string;
+  readonly variant: string;
+  readonly id: string;
+  readonly name: string;
+  readonly repeat: number;
+  /** In core units. */
+  readonly value: number;
+  readonly unit: FigureUnit;
+  readonly instrument: string;
+  readonly datum: string;
+  readonly who: string;
+  readonly at: string;
+  readonly note: string;
+}
+
+export interface ProjectReadings {
+  /** How many fit the search, of how many. */
+  readonly found: number;
+  readonly of: number;
+  readonly rows: readonly ProjectReading[];
 }

@@ -1,5 +1,7 @@
 import type { Problem } from '@intervex/contract';
 import {
+  absoluteAngle,
+  ANGLE_IDS,
   findQuantity,
   INSTRUMENTS,
   MM_PER_INCH,
@@ -29,6 +31,7 @@ export const COLUMNS = [
   'who',
   'at',
   'note',
+  'zeroed_on',
 ] as const;
 const NEEDED = ['id', 'value', 'unit'] as const;
 type Row = Readonly<Record<string, string>>;
@@ -36,6 +39,8 @@ type Row = Readonly<Record<string, string>>;
 /** Most rows that are read at all. */
 export const MOST_ROWS = 5000;
 const MOST_PROBLEMS = 20;
+/** Digits behind the point that go out and come in: enough for an angle in degrees to come back the same. */
+const DIGITS = 12;
 
 /** What a unit in the table counts as in core units. */
 const UNITS: Readonly<Record<string, { readonly kind: Quantity['unit']; readonly per: number }>> = {
@@ -60,7 +65,7 @@ export function readingsCsv(plan: Plan): string {
       q.id,
       quantityName(q),
       i + 1,
-      Number((r.value / (UNITS[unit]?.per ?? 1)).toFixed(6)),
+      Number((r.value / (UNITS[unit]?.per ?? 1)).toFixed(DIGITS)),
       unit,
       reading.instrument,
       reading.datum ?? '',
@@ -68,6 +73,7 @@ export function readingsCsv(plan: Plan): string {
       r.who ?? '',
       r.at ?? '',
       i === 0 ? (reading.note ?? '') : '',
+      reading.zeroedOn ?? '',
     ]);
   });
   return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
@@ -147,16 +153,53 @@ function collect(rows: readonly Row[]): ReadReadings {
       const before = readings[read.id];
       const repeats = [...(before?.repeats ?? []), read.repeat];
       readings[read.id] = { ...read.rest, ...before, repeats };
-      if (before && before.instrument !== read.rest.instrument)
-        problems.push({
-          field: `row ${i + 2}, instrument`,
-          wrong: 'differs from the other repeats of this reading',
-          right: before.instrument,
-        });
+      if (before) problems.push(...contradictions(before, read.rest, `row ${i + 2}`));
     }
     if (problems.length >= MOST_PROBLEMS) break;
   }
+  problems.push(...circles(readings));
   return problems.length ? { ok: false, problems } : { ok: true, readings };
+}
+
+/** Repeats of one reading are taken with one instrument, from one datum, from one zero. */
+function contradictions(before: Reading, now: Omit<Reading, 'repeats'>, row: string): Problem[] {
+  const columns = [
+    ['instrument', before.instrument, now.instrument],
+    ['datum', before.datum, now.datum],
+    ['zeroed_on', before.zeroedOn, now.zeroedOn],
+  ] as const;
+  return columns.flatMap(([column, first, second]) =>
+    first === second
+      ? []
+      : [
+          {
+            field: `${row}, ${column}`,
+            wrong: 'differs from the other repeats of this reading',
+            right: first ?? 'empty, as there',
+          },
+        ],
+  );
+}
+
+/** Angles that are zeroed, one on the other, in a ring. */
+function circles(readings: Readonly<Record<string, Reading>>): Problem[] {
+  const gauges = Object.fromEntries(
+    Object.entries(readings).map(([id, r]) => [
+      id,
+      { shown: 0, ...(r.zeroedOn === undefined ? {} : { zeroedOn: r.zeroedOn }) },
+    ]),
+  );
+  return ANGLE_IDS.flatMap((id) => {
+    const found = absoluteAngle(id, gauges);
+    if (found.status !== 'circular' || found.chain.at(-1) !== id) return [];
+    return [
+      {
+        field: `${id}, zeroed_on`,
+        wrong: `is zeroed on itself: ${found.chain.join(' → ')}`,
+        right: 'a chain of zeros that ends at one read against level',
+      },
+    ];
+  });
 }
 
 interface ReadRow {
@@ -184,10 +227,21 @@ function readRow(row: Row, place: string): ReadRow | Problem {
   const at = row['at'] ?? '';
   if (at && Number.isNaN(Date.parse(at)))
     return refuse('at', `“${at}” is no time`, 'a time such as 2027-03-20T18:00:00Z');
+  const zero = row['zeroed_on'] ?? '';
+  if (zero && (!ANGLE_IDS.includes(quantity.id) || !ANGLE_IDS.includes(zero) || zero === quantity.id))
+    return refuse(
+      'zeroed_on',
+      `“${zero}” is no angle this can be read against`,
+      'the id of another angle, or empty',
+    );
   return {
     id: quantity.id,
     repeat: { value, ...texts(row, 'typed', 'who'), ...(at ? { at: new Date(at).toISOString() } : {}) },
-    rest: { instrument: instrument as InstrumentId, ...texts(row, 'datum', 'note') },
+    rest: {
+      instrument: instrument as InstrumentId,
+      ...texts(row, 'datum', 'note'),
+      ...(zero ? { zeroedOn: zero } : {}),
+    },
   };
 }
 
@@ -208,7 +262,7 @@ function readValue(row: Row, quantity: Quantity, refuse: Refuse): number | Probl
       `“${text}” is not a plain number`,
       'digits with a point; the unit stands in its own column',
     );
-  const value = Number(text) * unit.per;
+  const value = Number((Number(text) * unit.per).toFixed(DIGITS));
   const wrong = refuseValue(quantity, value);
   return wrong ? refuse('value', wrong, 'a value in that range') : value;
 }

@@ -52,6 +52,31 @@ describe('readings as a table', () => {
     );
   });
 
+  it.each([
+    [['angle.flat,1.3,deg,angleGauge,', 'donor.tube.left,588,mm,tape,angle.flat'], 'row 3, zeroed_on'],
+    [['angle.pinion,-3.2,deg,angleGauge,angle.pinion'], 'row 2, zeroed_on'],
+    [['angle.pinion,-3.2,deg,angleGauge,angle.flat', 'angle.pinion,-3.1,deg,angleGauge,'], 'row 3, zeroed_on'],
+    [
+      ['angle.pinion,-3.2,deg,angleGauge,angle.flat', 'angle.flat,0.4,deg,angleGauge,angle.pinion'],
+      'angle.flat, zeroed_on',
+    ],
+  ])('refuses zeros that lead nowhere: %j', (rows, field) => {
+    const head = 'id,value,unit,instrument,zeroed_on';
+    expect(problemsOf([head, ...rows].join('\n')).map((p) => p.field)).toContain(field);
+  });
+
+  it('takes what the gauge was zeroed on, in degrees', () => {
+    const read = readReadingsCsv(
+      Buffer.from('id,value,unit,instrument,zeroed_on\nangle.pinion,-3.2,deg,angleGauge,angle.flat'),
+    );
+    expect(read).toMatchObject({
+      ok: true,
+      readings: {
+        'angle.pinion': { zeroedOn: 'angle.flat', repeats: [{ value: expect.closeTo(-0.0558505, 6) }] },
+      },
+    });
+  });
+
   it('round trip through the server changes no reading of the demo', async () => {
     const made = (await h.call('POST', '/api/plan-files', tern)).json;
     const out = await h.call('GET', `/api/variants/${made.id}/readings.csv`);
