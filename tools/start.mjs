@@ -7,12 +7,15 @@ import { ensurePackages } from './lib/debian-packages.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
+import { startStandins } from './lib/standins.mjs';
 import { supervise } from './lib/supervise.mjs';
 
 const SOURCES = [
   'core/src',
   'contract/src',
   'server/src',
+  'server/build.mjs',
+  'standins/src',
   'web/src',
   'web/angular.json',
   'web/public',
@@ -21,6 +24,7 @@ const SOURCES = [
 ];
 const PAGE = join(ROOT, 'web/dist/browser');
 const SERVER = join(ROOT, 'server/dist/main.js');
+const STANDIN = join(ROOT, 'standins/dist/bench.js');
 const STAMP = join(ROOT, 'server/dist/built');
 
 /**
@@ -40,8 +44,9 @@ function buildIfNeeded() {
       .filter(existsSync)
       .map(newest),
   );
-  const built =
-    existsSync(STAMP) && existsSync(PAGE) && existsSync(SERVER) ? Number(readFileSync(STAMP, 'utf8')) : 0;
+  const built = [STAMP, PAGE, SERVER, STANDIN].every((path) => existsSync(path))
+    ? Number(readFileSync(STAMP, 'utf8'))
+    : 0;
   if (built >= sources) return;
   say('Building (about half a minute)');
   const result = spawnSync('npm', ['run', '-s', 'build'], {
@@ -87,11 +92,14 @@ async function main() {
     ending = true;
     clearInterval(watch);
     await server.stop();
+    await standins.stop();
     await cluster.stop();
     process.exit(code);
   };
+  const standins = await startStandins(Number(port), { ...process.env, NODE_ENV: 'production' });
   const env = {
     ...process.env,
+    ...standins.addresses,
     PORT: port,
     DATABASE_URL: cluster.url,
     INTERVEX_WEB_ROOT: PAGE,
@@ -102,7 +110,7 @@ async function main() {
     env,
     before: revive,
     onGiveUp: (message) => {
-      say(`${message} Is port ${port} taken? Set PORT to another.`);
+      say(`The server does not stay up. ${message} Is port ${port} taken? Set PORT to another.`);
       void end(1);
     },
   });
@@ -117,6 +125,7 @@ async function main() {
   process.on('SIGTERM', () => void end(0));
   await waitFor(`http://127.0.0.1:${port}`);
   say(`Intervex is ready: http://127.0.0.1:${port}`);
+  for (const { what, url } of standins.pages) say(`${what}, simulated, to be set by hand: ${url}`);
   say('Ctrl-C stops it and all it started. Your plans stay.');
 }
 

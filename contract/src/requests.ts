@@ -1,4 +1,11 @@
-import { PART_KINDS, type PartKind, type PartOffer } from '@intervex/core';
+import {
+  PART_KINDS,
+  WALKED,
+  type LengthUnit,
+  type PartKind,
+  type PartOffer,
+  type WalkedStage,
+} from '@intervex/core';
 import Joi from 'joi';
 import { offerSchema, planSchema } from './plan-schema';
 import { nameText } from './text';
@@ -26,9 +33,26 @@ export const renameSchema = Joi.object<{ name: string }>({ name: nameText().trim
 
 export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().guid().required() });
 
-export const sheetQuerySchema = Joi.object<{ paper: 'a4' | 'letter'; units: 'mm' | 'in' | 'frac' }>({
-  paper: Joi.string().valid('a4', 'letter').default('a4'),
-  units: Joi.string().valid('mm', 'in', 'frac').default('mm'),
+const paper = Joi.string().valid('a4', 'letter').default('a4');
+const units = Joi.string().valid('mm', 'in', 'frac').default('mm');
+
+export interface SheetQuery {
+  readonly paper: 'a4' | 'letter';
+  readonly units: LengthUnit;
+}
+export const sheetQuerySchema = Joi.object<SheetQuery>({ paper, units });
+
+export interface SurveySheetQuery extends SheetQuery {
+  readonly stage: WalkedStage;
+  readonly filled: boolean;
+}
+export const surveySheetQuerySchema = Joi.object<SurveySheetQuery>({
+  paper,
+  units,
+  stage: Joi.string()
+    .valid(...WALKED)
+    .default('survey'),
+  filled: Joi.boolean().default(false),
 });
 
 export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
@@ -58,6 +82,12 @@ export const partsQuerySchema = Joi.object<PartsQuery>({
   open: Joi.boolean().default(false),
 }).and('inside', 'outside');
 
+/** An instrument’s name, as the bench gives it. */
+export const deviceSchema = Joi.object<{ id: string }>({
+  id: Joi.string()
+    .pattern(/^[a-z0-9-]{1,40}$/, 'name')
+    .required(),
+});
 export const switchSchema = Joi.object<{ on: boolean }>({ on: Joi.boolean().required() });
 
 export const photoQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });

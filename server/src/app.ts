@@ -3,13 +3,18 @@ import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import type { Logger } from 'pino';
+import type { Ports } from './config';
 import type { Pool } from './db/pool';
 import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
+import { instrumentRoutes } from './instruments/routes';
 import type { LiveStreams } from './live/routes';
+import { partRoutes } from './parts/routes';
+import { photoRoutes } from './photos/routes';
 import { planRoutes } from './plans/routes';
 import { readingRoutes } from './readings/routes';
 import { sheetRoutes } from './sheets/routes';
+import { compareRoutes } from './compare/routes';
 
 export interface AppParts {
   readonly pool: Pool;
@@ -17,6 +22,8 @@ export interface AppParts {
   readonly webRoot: string | undefined;
   /** Streams of live news; absent where none are wanted. */
   readonly live?: LiveStreams;
+  /** Where the bench of instruments and the parts counter stand; either may be absent. */
+  readonly ports?: Ports;
 }
 
 /** Scripts and styles come from here alone; Angular Material sets styles inline. */
@@ -39,11 +46,11 @@ const mayCompress: compression.CompressionFilter = (request, response) =>
   compression.filter(request, response);
 
 /** Builds the application; listening is the caller's. */
-export function createApp({ pool, log, webRoot, live }: AppParts): Express {
+export function createApp({ pool, log, webRoot, live, ports }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(log), helmet(SECURITY), compression({ filter: mayCompress }));
-  app.use('/api', apiRoutes(pool, live));
+  app.use('/api', apiRoutes(pool, live, ports));
   if (webRoot) app.use(page(webRoot));
   app.use((request) => {
     throw refused('notFound', `There is nothing at ${request.path.slice(0, 200)}.`);
@@ -52,7 +59,7 @@ export function createApp({ pool, log, webRoot, live }: AppParts): Express {
   return app;
 }
 
-function apiRoutes(pool: Pool, live: LiveStreams | undefined): Router {
+function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {}): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -63,7 +70,9 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined): Router {
     response.json({ status: 'ok', database: 'ok' });
   });
   if (live) api.use(live.router);
-  api.use(readingRoutes(pool), planRoutes(pool), sheetRoutes(pool));
+  // Those that take other bodies than JSON stand before the plans, which take nothing else.
+  api.use(photoRoutes(pool), readingRoutes(pool), instrumentRoutes(ports.bench), partRoutes(pool, ports.parts));
+  api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool));
   return api;
 }
 

@@ -1,3 +1,11 @@
+/** Addresses of outside devices and services. */
+export interface Ports {
+  /** The bench of instruments. */
+  readonly bench?: string;
+  /** The parts counter. */
+  readonly parts?: string;
+}
+
 /** What the process is told by its environment. */
 export interface Config {
   readonly port: number;
@@ -5,6 +13,7 @@ export interface Config {
   /** Folder with the built page; absent in tests that need only the interface. */
   readonly webRoot: string | undefined;
   readonly logLevel: string;
+  readonly ports: Ports;
 }
 
 /** Reads the environment. @throws Error that names the variable and what would be right */
@@ -14,5 +23,17 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     throw new Error(`PORT is “${env['PORT'] ?? ''}”; it must be a port number such as 4300.`);
   const databaseUrl = env['DATABASE_URL'];
   if (!databaseUrl) throw new Error('DATABASE_URL is missing; set it to postgres://user@host:port/name.');
-  return { port, databaseUrl, webRoot: env['INTERVEX_WEB_ROOT'], logLevel: env['LOG_LEVEL'] ?? 'info' };
+  const ports = {
+    ...address(env, 'INTERVEX_BENCH_URL', 'bench'),
+    ...address(env, 'INTERVEX_PARTS_URL', 'parts'),
+  };
+  return { port, databaseUrl, webRoot: env['INTERVEX_WEB_ROOT'], logLevel: env['LOG_LEVEL'] ?? 'info', ports };
+}
+
+function address(env: NodeJS.ProcessEnv, name: string, key: keyof Ports): Ports {
+  const url = env[name];
+  if (!url) return {};
+  if (!URL.canParse(url))
+    throw new Error(`${name} is “${url}”; it must be an address such as http://127.0.0.1:4301.`);
+  return { [key]: url };
 }

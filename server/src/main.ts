@@ -25,7 +25,7 @@ if (await seedDemo(pool)) log.info('demo project put in');
 const feed = new LiveFeed(config.databaseUrl, log);
 await feed.start();
 const live = liveStreams(pool, feed, log);
-const server = createServer(createApp({ pool, log, webRoot: config.webRoot, live }));
+const server = createServer(createApp({ pool, log, webRoot: config.webRoot, live, ports: config.ports }));
 server.listen(config.port, '127.0.0.1', () => {
   log.info({ address: server.address() }, 'listening');
 });

@@ -28,7 +28,7 @@ export function supervise(file, { env, before, onGiveUp }) {
   const again = async (/** @type {string} */ why) => {
     const now = Date.now();
     restarts = [...restarts.filter((t) => now - t < WINDOW_MS), now];
-    if (restarts.length > MOST_RESTARTS) return onGiveUp(`The server keeps ending (${why}).`);
+    if (restarts.length > MOST_RESTARTS) return onGiveUp(`It keeps ending (${why}).`);
     await sleep(200 * restarts.length);
     await before?.();
     if (!stopping) launch();

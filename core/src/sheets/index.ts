@@ -1,3 +1,4 @@
 export * from './cut-sheet';
 export * from './words';
 export * from './readings-log';
+export * from './survey-sheet';

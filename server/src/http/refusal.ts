@@ -67,9 +67,7 @@ function bodyError(error: unknown): Refused | undefined {
   if (typeof error !== 'object' || error === null || !('type' in error)) return undefined;
   switch (error.type) {
     case 'entity.too.large':
-      return refused('tooLarge', 'This is too large: at most 1 MB.', [
-        { field: 'body', wrong: 'is larger than 1 MB', right: 'a plan file, usually some 10 kB' },
-      ]);
+      return tooLarge(error);
     case 'entity.parse.failed':
       return refused('invalid', 'The body is not whole JSON.', [
         { field: 'body', wrong: 'is not whole JSON', right: 'an object in JSON' },
@@ -87,4 +85,12 @@ function bodyError(error: unknown): Refused | undefined {
     default:
       return undefined;
   }
+}
+
+function tooLarge(error: object): Refused {
+  const limit = 'limit' in error ? Number(error.limit) : 0;
+  const most = `${Math.round(limit / 2 ** 20)} MB`;
+  return refused('tooLarge', `This is too large: at most ${most}.`, [
+    { field: 'body', wrong: `is larger than ${most}`, right: `at most ${most}` },
+  ]);
 }

@@ -1,15 +1,9 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { EventStream, type Heard } from '../testing/stream';
 import { startHarness, type Harness } from '../testing/harness';
 import { readNews } from './feed';
-
-interface Heard {
-  readonly event: string;
-  // A test reads whatever came.
-  // eslint-disable-next-line @typescript-eslint/no-explicit-any
-  readonly data: any;
-}
 
 let h: Harness;
 beforeAll(async () => {
@@ -27,55 +21,16 @@ const withHalf = (value: number): Plan => ({
 const save = (id: string, baseRevision: number, value: number) =>
   h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan: withHalf(value), who: 'Ansa' });
 
-/** A stream as a page holds it. */
-class Page {
-  readonly heard: Heard[] = [];
-  private readonly stop = new AbortController();
-  private constructor(readonly id: string) {}
-
-  static async open(variant: string, who: string): Promise<Page> {
-    const page = new Page(randomUUID());
-    const address = `${h.url}/api/variants/${variant}/live?who=${who}&page=${page.id}`;
-    const response = await fetch(address, { signal: page.stop.signal });
-    expect(response.headers.get('content-type')).toContain('text/event-stream');
-    void page.read(response).catch(() => undefined);
-    return page;
-  }
-
-  close(): void {
-    this.stop.abort();
-  }
-
-  async until(holds: (heard: Heard) => boolean): Promise<Heard> {
-    for (let i = 0; i < 200; i += 1) {
-      const found = this.heard.find(holds);
-      if (found) return found;
-      await new Promise((next) => setTimeout(next, 20));
-    }
-    throw new Error(`Not heard. Heard: ${JSON.stringify(this.heard)}`);
-  }
-
-  private async read(response: Response): Promise<void> {
-    let text = '';
-    for await (const chunk of response.body as unknown as AsyncIterable<Uint8Array>) {
-      text += Buffer.from(chunk).toString('utf8');
-      const blocks = text.split('\n\n');
-      text = blocks.pop() ?? '';
-      for (const block of blocks) {
-        const line = (name: string) => new RegExp(`^${name}:(.*)$`, 'm').exec(block)?.[1]?.trim();
-        const event = line('event');
-        if (event) this.heard.push({ event, data: JSON.parse(line('data') ?? '{}') });
-      }
-    }
-  }
-}
+/** The stream of one open page. */
+const openPage = (variant: string, who: string) =>
+  EventStream.open(`${h.url}/api/variants/${variant}/live?who=${who}&page=${randomUUID()}`);
 
 const revision = (n: number) => (heard: Heard) => heard.event === 'revision' && heard.data.revision === n;
 
 describe('live stream', () => {
   it('tells every page what was saved, and who saved it, within 200 ms', async () => {
     const id = await fresh();
-    const pages = [await Page.open(id, 'Ansa'), await Page.open(id, 'Birk')];
+    const pages = [await openPage(id, 'Ansa'), await openPage(id, 'Birk')];
     await Promise.all(pages.map((p) => p.until(revision(1))));
     await save(id, 1, 791.2);
     const heard = await Promise.all(pages.map((p) => p.until(revision(2))));
@@ -87,19 +42,19 @@ describe('live stream', () => {
 
   it('tells a page that comes back where the plan stands, so that it misses nothing', async () => {
     const id = await fresh();
-    const first = await Page.open(id, 'Ansa');
+    const first = await openPage(id, 'Ansa');
     await first.until(revision(1));
     first.close();
     await save(id, 1, 791.2);
     await save(id, 2, 792.4);
-    const again = await Page.open(id, 'Ansa');
+    const again = await openPage(id, 'Ansa');
     await again.until(revision(3));
     again.close();
   });
 
   it('does not tell of other variants', async () => {
     const [mine, other] = [await fresh(), await fresh()];
-    const page = await Page.open(mine, 'Ansa');
+    const page = await openPage(mine, 'Ansa');
     await page.until(revision(1));
     await save(other, 1, 700.3);
     await save(mine, 1, 791.2);
@@ -110,8 +65,8 @@ describe('live stream', () => {
 
   it('knows who is here, and who has left', async () => {
     const id = await fresh();
-    const ansa = await Page.open(id, 'Ansa');
-    const birk = await Page.open(id, 'Birk');
+    const ansa = await openPage(id, 'Ansa');
+    const birk = await openPage(id, 'Birk');
     await ansa.until((x) => x.event === 'people' && x.data.people.length === 2);
     birk.close();
     const left = await ansa.until(
@@ -123,7 +78,7 @@ describe('live stream', () => {
 
   it('goes on after its connection to the database was cut, and tells what was missed', async () => {
     const id = await fresh();
-    const page = await Page.open(id, 'Ansa');
+    const page = await openPage(id, 'Ansa');
     await page.until(revision(1));
     await h.pool.query(
       "select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and query like 'listen%'",

@@ -1,5 +1,5 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { migrate } from '../db/migrate';
@@ -8,6 +8,7 @@ import { seedDemo } from '../demo/seed';
 import { emptyDatabase, MIGRATIONS, startHarness, type Harness } from '../testing/harness';
 import { pino } from 'pino';
 
+const FILES = readdirSync(MIGRATIONS).sort();
 let h: Harness;
 beforeAll(async () => {
   h = await startHarness();
@@ -65,7 +66,7 @@ describe('projects', () => {
 
   it('puts the demo in once, never again', async () => {
     const pool = createPool(await emptyDatabase(), pino({ level: 'silent' }));
-    expect(await migrate(pool, MIGRATIONS)).toEqual(['0001_plans.sql', '0002_live.sql']);
+    expect(await migrate(pool, MIGRATIONS)).toEqual(FILES);
     expect(await Promise.all([seedDemo(pool), seedDemo(pool)])).toEqual(expect.arrayContaining([true, false]));
     await pool.query('update projects set removed_at = now()');
     expect(await seedDemo(pool)).toBe(false);
@@ -76,7 +77,7 @@ describe('projects', () => {
     const url = await emptyDatabase();
     const pools = [1, 2].map(() => createPool(url, pino({ level: 'silent' })));
     const ran = await Promise.all(pools.map((p) => migrate(p, MIGRATIONS)));
-    expect(ran.flat()).toEqual(['0001_plans.sql', '0002_live.sql']);
+    expect(ran.flat().sort()).toEqual(FILES);
     await Promise.all(pools.map((p) => p.end()));
   });
 });

@@ -224,16 +224,9 @@ function readRow(row: Row, place: string): ReadRow | Problem {
       `“${instrument}” is not known`,
       `one of ${Object.keys(INSTRUMENTS).join(', ')}`,
     );
-  const at = row['at'] ?? '';
-  if (at && Number.isNaN(Date.parse(at)))
-    return refuse('at', `“${at}” is no time`, 'a time such as 2027-03-20T18:00:00Z');
-  const zero = row['zeroed_on'] ?? '';
-  if (zero && (!ANGLE_IDS.includes(quantity.id) || !ANGLE_IDS.includes(zero) || zero === quantity.id))
-    return refuse(
-      'zeroed_on',
-      `“${zero}” is no angle this can be read against`,
-      'the id of another angle, or empty',
-    );
+  const wrong = wrongNote(row, quantity, refuse);
+  if (wrong) return wrong;
+  const { at, zeroed_on: zero } = row;
   return {
     id: quantity.id,
     repeat: { value, ...texts(row, 'typed', 'who'), ...(at ? { at: new Date(at).toISOString() } : {}) },
@@ -243,6 +236,20 @@ function readRow(row: Row, place: string): ReadRow | Problem {
       ...(zero ? { zeroedOn: zero } : {}),
     },
   };
+}
+
+/** What is wrong with a row’s time or the angle it was read against. */
+function wrongNote(row: Row, quantity: Quantity, refuse: Refuse): Problem | undefined {
+  const { at = '', zeroed_on: zero = '' } = row;
+  if (at && Number.isNaN(Date.parse(at)))
+    return refuse('at', `“${at}” is no time`, 'a time such as 2027-03-20T18:00:00Z');
+  const against = ANGLE_IDS.includes(quantity.id) && ANGLE_IDS.includes(zero) && zero !== quantity.id;
+  if (!zero || against) return undefined;
+  return refuse(
+    'zeroed_on',
+    `“${zero}” is no angle this can be read against`,
+    'the id of another angle, or empty',
+  );
 }
 
 /** The value of a row in core units, or what is wrong with it or its unit. */

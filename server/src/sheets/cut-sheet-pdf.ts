@@ -10,7 +10,8 @@ import {
   type View,
 } from '@intervex/core';
 import { drawView } from './draw-view';
-import { bytesOf, fittingScale, INK, MARGIN_MM, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';
+import { bytesOf, fittingScale, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';
+import { footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 
 export interface PdfOptions {
   readonly units: LengthUnit;
@@ -19,12 +20,6 @@ export interface PdfOptions {
 
 /** Length of the bar that proves the printer's scale, mm on paper. */
 export const SCALE_BAR_MM = 100;
-const UNIT_NAMES: Readonly<Record<LengthUnit, string>> = {
-  mm: 'mm',
-  in: 'decimal inch',
-  frac: 'inch, 1/16 with the rest in mm',
-};
-
 /** The cut sheet as PDF: drawing to a stated scale, marks, shafts, checks, acceptances, cautions. */
 export function cutSheetPdf(variant: VariantView, { units, paper }: PdfOptions): Promise<Buffer> {
   const results = evaluate(variant.plan);
@@ -43,20 +38,8 @@ export function cutSheetPdf(variant: VariantView, { units, paper }: PdfOptions):
   return bytesOf(doc);
 }
 
-const left = (doc: Pdf): number => doc.page.margins.left;
-const wide = (doc: Pdf): number => doc.page.width - 2 * doc.page.margins.left;
-
-/** Starts a new page where `points` do not fit any more. */
-function room(doc: Pdf, points: number): void {
-  if (doc.y + points > doc.page.height - doc.page.margins.bottom - 14) doc.addPage();
-}
-
 function titleBlock(doc: Pdf, variant: VariantView, sheet: CutSheet, units: LengthUnit): void {
-  doc.font('strong').fontSize(17).text('Cut sheet', left(doc), doc.page.margins.top);
-  doc.font('text').fontSize(9).fillColor(INK.second);
-  doc.text(
-    `${variant.projectName}: ${variant.name}. Revision ${variant.revision}, ${variant.savedAt.slice(0, 10)}. Lengths in ${UNIT_NAMES[units]}.`,
-  );
+  title(doc, 'Cut sheet', variant, units);
   doc.moveDown(0.4);
   const columns = 3;
   const width = wide(doc) / columns;
@@ -112,22 +95,6 @@ function scaleBar(doc: Pdf, y: number, scale: number): void {
     .text(text, x + length + 8, y - 8, { width: wide(doc) - length - 8 });
 }
 
-function heading(doc: Pdf, text: string): void {
-  room(doc, 44);
-  doc
-    .font('strong')
-    .fontSize(10.5)
-    .fillColor(INK.main)
-    .text(text, left(doc), doc.y + 7);
-  doc
-    .lineWidth(0.6)
-    .strokeColor(INK.main)
-    .moveTo(left(doc), doc.y + 1)
-    .lineTo(left(doc) + wide(doc), doc.y + 1)
-    .stroke();
-  doc.y += 4;
-}
-
 function table(doc: Pdf, section: SheetSection): void {
   heading(doc, section.title);
   const [item, note, cell] = [0.27, 0.29, 0.22].map((share) => share * wide(doc)) as [number, number, number];
@@ -168,8 +135,8 @@ function table(doc: Pdf, section: SheetSection): void {
   }
 }
 
-function checks(doc: Pdf, title: string, list: readonly SheetCheck[], none: string): void {
-  heading(doc, title);
+function checks(doc: Pdf, name: string, list: readonly SheetCheck[], none: string): void {
+  heading(doc, name);
   if (list.length === 0) doc.font('text').fontSize(8.5).fillColor(INK.second).text(none, left(doc), doc.y);
   for (const check of list) {
     room(doc, 34);
@@ -188,30 +155,5 @@ function checks(doc: Pdf, title: string, list: readonly SheetCheck[], none: stri
       .fontSize(8)
       .fillColor(INK.second)
       .text(check.accepted ? `Reason: ${check.accepted}` : check.todo, left(doc) + 52, doc.y, indent);
-  }
-}
-
-function paragraph(doc: Pdf, title: string, lines: readonly string[]): void {
-  heading(doc, title);
-  for (const line of lines) {
-    doc.font('text').fontSize(8.2);
-    room(doc, doc.heightOfString(line, { width: wide(doc) }) + 2);
-    doc.fillColor(INK.main).text(line, left(doc), doc.y + 1, { width: wide(doc) });
-  }
-}
-
-function footers(doc: Pdf, variant: VariantView): void {
-  const { start, count } = doc.bufferedPageRange();
-  for (let i = start; i < start + count; i += 1) {
-    doc.switchToPage(i);
-    const y = doc.page.height - MARGIN_MM * PT_PER_MM - 8;
-    doc.page.margins.bottom = 0;
-    doc.font('text').fontSize(7).fillColor(INK.second);
-    doc.text(
-      `Intervex. ${variant.projectName}, ${variant.name}, revision ${variant.revision}. Page ${i + 1} of ${count}. Plans and records; does not approve.`,
-      left(doc),
-      y,
-      { lineBreak: false },
-    );
   }
 }

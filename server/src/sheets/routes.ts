@@ -1,6 +1,6 @@
-import { sheetQuerySchema } from '@intervex/contract';
+import { sheetQuerySchema, surveySheetQuerySchema } from '@intervex/contract';
 import { cutSheet, evaluate } from '@intervex/core';
-import { Router } from 'express';
+import { Router, type Response } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
 import { valid } from '../http/refusal';
@@ -8,8 +8,9 @@ import { idOf } from '../plans/routes';
 import { readVariant } from '../plans/service';
 import { cutSheetCsv } from './cut-sheet-csv';
 import { cutSheetPdf } from './cut-sheet-pdf';
+import { surveySheetPdf } from './survey-sheet-pdf';
 
-/** The cut sheet on paper and as a table. */
+/** The sheets on paper, and the cut sheet as a table. */
 export function sheetRoutes(pool: Pool): Router {
   const router = Router();
   router.get('/variants/:id/cut-sheet.csv', async (request, response) => {
@@ -23,11 +24,19 @@ export function sheetRoutes(pool: Pool): Router {
     const { units, paper } = valid(sheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
     const pdf = await cutSheetPdf(variant, { units, paper });
-    const name = attachment(`${variant.projectName} ${variant.name} cut sheet.pdf`).replace(
-      'attachment',
-      'inline',
-    );
-    response.set('Content-Disposition', name).type('application/pdf').send(pdf);
+    sendPdf(response, `${variant.projectName} ${variant.name} cut sheet.pdf`, pdf);
+  });
+  router.get('/variants/:id/survey-sheet.pdf', async (request, response) => {
+    const options = valid(surveySheetQuerySchema, request.query, 'query', true);
+    const variant = await readVariant(pool, idOf(request));
+    const pdf = await surveySheetPdf(variant, options);
+    sendPdf(response, `${variant.projectName} ${variant.name} ${options.stage} sheet.pdf`, pdf);
   });
   return router;
+}
+
+/** Shown in the browser, and with a name where it is kept. */
+function sendPdf(response: Response, name: string, pdf: Buffer): void {
+  const disposition = attachment(name).replace('attachment', 'inline');
+  response.set('Content-Disposition', disposition).type('application/pdf').send(pdf);
 }

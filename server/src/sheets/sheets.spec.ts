@@ -1,4 +1,5 @@
 import { spawnSync } from 'node:child_process';
+import type { Reading } from '@intervex/core';
 import { parse } from 'csv-parse/sync';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -21,8 +22,8 @@ afterAll(async () => {
   await h.close();
 });
 
-async function pdf(query = ''): Promise<string> {
-  const response = await fetch(`${h.url}/api/variants/${id}/cut-sheet.pdf${query}`);
+async function pdf(query = '', sheet = 'cut-sheet'): Promise<string> {
+  const response = await fetch(`${h.url}/api/variants/${id}/${sheet}.pdf${query}`);
   expect(response.headers.get('content-type')).toBe('application/pdf');
   const file = join(folder, 'sheet.pdf');
   writeFileSync(file, Buffer.from(await response.arrayBuffer()));
@@ -161,5 +162,45 @@ describe('cut sheet, table', () => {
     const { text } = await h.call('GET', `/api/variants/${made.id}/cut-sheet.csv`);
     expect(text).toContain("'=1+2");
     expect(text).not.toMatch(/,=1\+2/);
+  });
+});
+
+describe('survey sheet', () => {
+  const words = async (query: string) =>
+    run('pdftotext', '-layout', await pdf(query, 'survey-sheet'), '-').stdout;
+
+  it('is blank to write on, in walking order', async () => {
+    const text = await words('');
+    expect(text).toContain('Read by');
+    const order = [
+      'Floor, left front',
+      'Sill, left front',
+      'Centreline to left WMS',
+      'Perch spacing',
+      'Wheel PCD',
+    ];
+    const places = order.map((name) => text.indexOf(name));
+    expect(places.every((p) => p >= 0)).toBe(true);
+    expect([...places].sort((a, b) => a - b)).toEqual(places);
+    expect(text).toContain('inner arch');
+    expect(text).not.toContain('±');
+  });
+
+  it('is filled with what was read, each repeat and the mean', async () => {
+    const text = await words('?filled=true&paper=letter');
+    const { readings } = (JSON.parse(tern) as { plan: { readings: Record<string, Reading> } }).plan;
+    const near = text.indexOf('Centreline to left WMS');
+    const around = text.slice(near - 300, near + 300);
+    const repeats = readings['survey.left']?.repeats ?? [];
+    expect(repeats.length).toBeGreaterThan(0);
+    for (const { value } of repeats) expect(around).toContain(`${value.toFixed(1)} mm`);
+    expect(text).toContain('±');
+  });
+
+  it('goes to the seller for a donor too', async () => {
+    const text = await words('?stage=donor');
+    for (const name of ['Seen inside', 'Break-away torque', 'Bearing journal', 'Inserts and sleeves'])
+      expect(text).toContain(name);
+    expect((await h.call('GET', `/api/variants/${id}/survey-sheet.pdf?stage=brief`)).status).toBe(400);
   });
 });

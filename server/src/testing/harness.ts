@@ -6,6 +6,7 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
 import { createApp } from '../app';
+import type { Ports } from '../config';
 import { migrate } from '../db/migrate';
 import { createPool, type Pool } from '../db/pool';
 import { LiveFeed } from '../live/feed';
@@ -42,7 +43,7 @@ export async function emptyDatabase(): Promise<string> {
   return url.href;
 }
 
-export async function startHarness(webRoot?: string): Promise<Harness> {
+export async function startHarness(webRoot?: string, ports: Ports = {}): Promise<Harness> {
   const log = pino({ level: 'silent' });
   const connectionString = await emptyDatabase();
   const pool = createPool(connectionString, log);
@@ -50,7 +51,7 @@ export async function startHarness(webRoot?: string): Promise<Harness> {
   const feed = new LiveFeed(connectionString, log);
   await feed.start();
   const live = liveStreams(pool, feed, log);
-  const server = createServer(createApp({ pool, log, webRoot, live }));
+  const server = createServer(createApp({ pool, log, webRoot, live, ports }));
   await listening(server);
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
@@ -80,11 +81,13 @@ async function call(
   body: unknown,
   headers: Record<string, string> = {},
 ): Promise<Answer> {
-  const raw = typeof body === 'string' || body === undefined;
+  const raw = typeof body === 'string' || body === undefined || body instanceof Uint8Array;
   const response = await fetch(url, {
     method,
     headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
-    ...(body === undefined ? {} : { body: raw ? (body as string) : JSON.stringify(body) }),
+    ...(body === undefined
+      ? {}
+      : { body: raw ? (body as string | Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
   });
   const text = await response.text();
   const json: unknown = response.headers.get('content-type')?.includes('json') ? JSON.parse(text) : undefined;

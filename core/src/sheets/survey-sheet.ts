@@ -1,0 +1,119 @@
+import type { Results } from '../evaluate';
+import { expandedUncertainty, INSTRUMENTS, type ReadingSummary } from '../measure';
+import {
+  FACTS,
+  factText,
+  QUANTITIES,
+  quantityName,
+  showValue,
+  type Fact,
+  type Plan,
+  type Quantity,
+} from '../plan';
+import type { LengthUnit } from '../units';
+
+/** Stages that are walked round with a sheet in hand. */
+export const WALKED = ['survey', 'donor'] as const;
+export type WalkedStage = (typeof WALKED)[number];
+
+/** One line of the sheet: a reading with room for three repeats, or a thing to tick. */
+export interface SurveySheetRow {
+  readonly id: string;
+  readonly name: string;
+  readonly hint: string;
+  /** Instrument and datum, for a reading. */
+  readonly how: string;
+  readonly unit: string;
+  /** As read, at most three fit the paper; empty on a blank sheet. */
+  readonly repeats: readonly string[];
+  /** Mean and its uncertainty (k = 2); empty where there is none. */
+  readonly result: string;
+  readonly agreement: ReadingSummary['agreement'] | '';
+  /** What may be ticked, for a thing seen; the first one given is ticked. */
+  readonly options: readonly string[];
+  readonly ticked: string;
+}
+
+export interface SurveySheetSection {
+  readonly title: string;
+  readonly rows: readonly SurveySheetRow[];
+}
+
+/**
+ * The sheet that goes round the car, or to the seller’s yard: everything that is read or looked at in a stage, in
+ * walking order. Blank to write on, or filled with what the plan holds.
+ *
+ * @param stage what is walked round
+ * @param filled whether the plan’s readings are printed
+ */
+export function surveySheet(
+  plan: Plan,
+  results: Results,
+  { stage, unit, filled }: { stage: WalkedStage; unit: LengthUnit; filled: boolean },
+): readonly SurveySheetSection[] {
+  const readings = QUANTITIES.filter((q) => q.stage === stage).map((q) => ({
+    group: q.group,
+    row: readingRow(q, unit, filled ? { plan, results } : undefined),
+  }));
+  const facts = FACTS.filter((f) => f.stage === stage).map((kind) => {
+    const fact = filled ? plan.facts[kind.id] : undefined;
+    return { group: kind.group, row: factRow(kind, fact) };
+  });
+  const titles = [...new Set([...readings, ...facts].map((r) => r.group))];
+  return titles.map((title) => ({
+    title,
+    rows: [...readings, ...facts].filter((r) => r.group === title).map((r) => r.row),
+  }));
+}
+
+const UNIT_WORDS: Readonly<Record<string, string>> = { rad: '°', Nm: 'N·m', count: '', ratio: '', money: '' };
+
+const unitWord = ({ unit: kind }: Quantity, unit: LengthUnit): string => {
+  if (kind === 'mm') return unit === 'mm' ? 'mm' : 'in';
+  return UNIT_WORDS[kind] ?? kind;
+};
+
+function readingRow(
+  q: Quantity,
+  unit: LengthUnit,
+  from: { plan: Plan; results: Results } | undefined,
+): SurveySheetRow {
+  const reading = from?.plan.readings[q.id];
+  const { instrument, datum = q.datum } = reading ?? { instrument: q.instrument };
+  const row = {
+    id: q.id,
+    name: quantityName(q),
+    hint: q.hint,
+    how: `${INSTRUMENTS[instrument].label}${datum === 'none' ? '' : ` from ${datum}`}`,
+    unit: unitWord(q, unit),
+    options: [],
+    ticked: '',
+  };
+  const known = reading && from?.results.known[q.id];
+  if (!known) return { ...row, repeats: [], result: '', agreement: '' };
+  const digits = unit === 'mm' && q.unit === 'mm' && instrument === 'caliper' ? 2 : undefined;
+  const shown = (value: number) => showValue(value, q.unit, unit, digits);
+  return {
+    ...row,
+    repeats: reading.repeats.map((r) => shown(r.value)),
+    result: `${shown(known.figure.value)} ± ${shown(expandedUncertainty(known.figure))}`,
+    agreement: known.summary?.agreement ?? '',
+  };
+}
+
+function factRow(kind: (typeof FACTS)[number], fact: Fact | undefined): SurveySheetRow {
+  return {
+    id: `fact.${kind.id}`,
+    name: kind.label,
+    hint: kind.hint,
+    how: fact ? EVIDENCE_SHORT[fact.evidence] : '',
+    unit: '',
+    repeats: [],
+    result: '',
+    agreement: '',
+    options: kind.options.map((o) => o.label),
+    ticked: fact ? factText(kind.id, fact.value) : '',
+  };
+}
+
+const EVIDENCE_SHORT = { measured: 'measured', seen: 'seen', seller: 'seller says' } as const;

@@ -1,0 +1,138 @@
+import type { VariantView } from '@intervex/contract';
+import { CAUTIONS, evaluate, surveySheet, type SurveySheetRow, type WalkedStage } from '@intervex/core';
+import type { PdfOptions } from './cut-sheet-pdf';
+import { bytesOf, INK, newPaper, type Pdf } from './paper';
+import { footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
+
+export interface SurveySheetOptions extends PdfOptions {
+  readonly stage: WalkedStage;
+  /** With what was read, or blank to write on. */
+  readonly filled: boolean;
+}
+
+const NAMES: Readonly<Record<WalkedStage, string>> = {
+  survey: 'Survey of the car',
+  donor: 'Donor, at the seller’s',
+};
+/** Repeats that have a box each. */
+const BOXES = 3;
+/** Height of one line, points: room for a pencil. */
+const LINE = 21;
+const BOX_WIDE = 48;
+const TICK = 7;
+
+/** The survey sheet as PDF in walking order: blank for the pencil, or filled. */
+export function surveySheetPdf(variant: VariantView, options: SurveySheetOptions): Promise<Buffer> {
+  const { units, paper, stage, filled } = options;
+  const doc = newPaper(paper, `${NAMES[stage]}, ${variant.projectName}, ${variant.name}`);
+  title(doc, NAMES[stage], variant, units);
+  by(doc, filled);
+  const sections = surveySheet(variant.plan, evaluate(variant.plan), { stage, unit: units, filled });
+  for (const section of sections) {
+    heading(doc, section.title);
+    for (const row of section.rows) {
+      room(doc, LINE + 4);
+      if (row.options.length) ticks(doc, row);
+      else reading(doc, row);
+    }
+  }
+  paragraph(doc, 'Cautions', CAUTIONS);
+  footers(doc, variant);
+  return bytesOf(doc);
+}
+
+function by(doc: Pdf, filled: boolean): void {
+  const text = filled
+    ? 'Three boxes a reading: as read; then the mean with its uncertainty (k = 2).'
+    : 'Read by ____________________   Date ______________   Two readings that agree beat one; a third where they do not.';
+  doc
+    .font('text')
+    .fontSize(8.5)
+    .fillColor(INK.main)
+    .text(text, left(doc), doc.y + 4);
+}
+
+/** Name and hint at the left of a line; gives where the line begins. */
+function label(doc: Pdf, row: SurveySheetRow, width: number): number {
+  const y = doc.y + 2;
+  const fits = { width: width - 6, height: 10, ellipsis: true, lineBreak: false };
+  doc.font('strong').fontSize(8.5).fillColor(INK.main).text(row.name, left(doc), y, fits);
+  const how = [row.how, row.hint].filter(Boolean).join('. ');
+  doc
+    .font('text')
+    .fontSize(6.8)
+    .fillColor(INK.second)
+    .text(how, left(doc), y + 10.5, fits);
+  return y;
+}
+
+function rule(doc: Pdf, y: number): void {
+  doc.lineWidth(0.25).strokeColor(INK.rule);
+  doc
+    .moveTo(left(doc), y)
+    .lineTo(left(doc) + wide(doc), y)
+    .stroke();
+  doc.y = y;
+}
+
+function reading(doc: Pdf, row: SurveySheetRow): void {
+  const result = 92;
+  const boxes = BOXES * (BOX_WIDE + 4);
+  const x0 = left(doc) + wide(doc) - result - boxes - 18;
+  const y = label(doc, row, x0 - left(doc));
+  for (let i = 0; i < BOXES; i += 1) {
+    const x = x0 + i * (BOX_WIDE + 4);
+    doc
+      .lineWidth(0.4)
+      .strokeColor(INK.second)
+      .rect(x, y + 1, BOX_WIDE, LINE - 6)
+      .stroke();
+    doc.font('figure').fontSize(7.5).fillColor(INK.main);
+    doc.text(row.repeats[i] ?? '', x + 2, y + 4.5, { width: BOX_WIDE - 4, align: 'right', lineBreak: false });
+  }
+  const x = x0 + boxes + 2;
+  doc.font('text').fontSize(7.5).fillColor(INK.second);
+  if (row.result === '') doc.text(row.unit, x, y + 4.5, { lineBreak: false });
+  else {
+    doc
+      .font('figureStrong')
+      .fontSize(7.2)
+      .fillColor(row.agreement === 'disagree' ? INK.caution : INK.main);
+    const more = row.repeats.length > BOXES ? `, ${row.repeats.length} read` : '';
+    const tail = row.agreement === 'disagree' ? `${more}: take another` : more;
+    doc.text(`${row.result}${tail}`, x, y + 4.5, { width: result + 14, lineBreak: true });
+  }
+  rule(doc, y + LINE - 1);
+}
+
+function ticks(doc: Pdf, row: SurveySheetRow): void {
+  const wideLabel = 0.34 * wide(doc);
+  const y = label(doc, row, wideLabel);
+  let x = left(doc) + wideLabel;
+  let line = y + 1;
+  for (const option of row.options) {
+    doc.font(option === row.ticked ? 'strong' : 'text').fontSize(7.5);
+    const width = TICK + 4 + doc.widthOfString(option) + 12;
+    if (x + width > left(doc) + wide(doc)) {
+      x = left(doc) + wideLabel;
+      line += 11;
+    }
+    doc.lineWidth(0.5).strokeColor(INK.main).rect(x, line, TICK, TICK).stroke();
+    if (option === row.ticked) cross(doc, x, line);
+    doc.fillColor(INK.main).text(option, x + TICK + 4, line - 0.5, { lineBreak: false });
+    x += width;
+  }
+  rule(doc, Math.max(y + LINE - 1, line + 12));
+}
+
+function cross(doc: Pdf, x: number, y: number): void {
+  doc.lineWidth(1).strokeColor(INK.dye);
+  doc
+    .moveTo(x + 1.5, y + 1.5)
+    .lineTo(x + TICK - 1.5, y + TICK - 1.5)
+    .stroke();
+  doc
+    .moveTo(x + TICK - 1.5, y + 1.5)
+    .lineTo(x + 1.5, y + TICK - 1.5)
+    .stroke();
+}

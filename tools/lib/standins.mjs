@@ -1,0 +1,68 @@
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { freePort } from './cluster.mjs';
+import { ROOT } from './paths.mjs';
+import { say } from './say.mjs';
+import { supervise } from './supervise.mjs';
+
+/** Stand-ins of outside devices and services, and how the server is told where they are. */
+const STANDINS = [
+  { name: 'bench', file: 'bench.js', variable: 'INTERVEX_BENCH_URL', what: 'Instruments on the bench' },
+  {
+    name: 'parts counter',
+    file: 'parts-counter.js',
+    variable: 'INTERVEX_PARTS_URL',
+    what: 'Parts counter',
+  },
+];
+
+/**
+ * The port wanted where nobody listens on it, else any free one.
+ *
+ * @param {number} wanted @returns {Promise<number>}
+ */
+export async function portNear(wanted) {
+  if (wanted < 1 || wanted > 65535) return freePort();
+  const free = await new Promise((done) => {
+    const server = createServer();
+    server.once('error', () => done(false));
+    server.listen(wanted, '127.0.0.1', () => server.close(() => done(true)));
+  });
+  return free ? wanted : freePort();
+}
+
+/**
+ * Starts every stand-in whose real counterpart the environment does not name, and keeps it running. One that
+ * keeps ending is left alone: the application works without it.
+ *
+ * @param {number} port of the application; the stand-ins take those after it
+ * @param {NodeJS.ProcessEnv} env
+ */
+export async function startStandins(port, env) {
+  /** @type {Record<string, string>} */
+  const addresses = {};
+  /** @type {{ what: string, url: string }[]} */
+  const pages = [];
+  /** @type {{ stop: () => Promise<void> }[]} */
+  const running = [];
+  for (const [i, { name, file, variable, what }] of STANDINS.entries()) {
+    if (env[variable]) continue;
+    const at = await portNear(port + 1 + i);
+    const url = `http://127.0.0.1:${at}`;
+    addresses[variable] = url;
+    pages.push({ what, url });
+    running.push(
+      supervise(join(ROOT, 'standins/dist', file), {
+        env: { ...env, PORT: String(at) },
+        onGiveUp: (message) => say(`The stand-in of the ${name} is left stopped. ${message}`),
+      }),
+    );
+  }
+  return {
+    addresses,
+    pages,
+    async stop() {
+      await Promise.all(running.map((r) => r.stop()));
+    },
+  };
+}
