@@ -4,6 +4,7 @@ import { EMPTY_PLAN, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { donorView } from './donor-view';
 import { rearView } from './rear-view';
+import { roomView } from './room-view';
 import { surveyView } from './survey-view';
 import { tubeView } from './tube-view';
 import type { Dimension, View } from './view';
@@ -125,5 +126,51 @@ describe('survey view', () => {
     expect(dimension(view, 'survey.left').from[0]).toBeCloseTo(-702.5, 6);
     expect(dimension(view, 'survey.pinion').to[0]).toBeCloseTo(11.5, 6);
     expect(dimension(view, 'survey.pinion')).toMatchObject({ name: 'pinion', signed: true });
+  });
+});
+
+describe('room view', () => {
+  const plan: Plan = {
+    ...EMPTY_PLAN,
+    readings: {
+      'brief.tyreDiameter': reading('tape', 618),
+      'spring.bump': reading('tape', 72),
+      'room.in.ride.low.left': reading('tape', 489.2),
+      'room.in.ride.axle.left': reading('tape', 483.5),
+      'room.in.ride.top.left': reading('tape', 495.1),
+      'room.out.ride.left': reading('tape', 741.5),
+      'room.in.bump.axle.right': reading('tape', 481.6),
+      'room.in.bump.top.right': reading('tape', 496.8),
+      'room.out.bump.right': reading('tape', 730.9),
+      'room.lip.right': reading('tape', 349.4),
+    },
+  };
+  const view = roomView(evaluate(plan));
+
+  it('measures from the thing that stands out furthest to the lip: 741.5 − 495.1, 730.9 − 496.8', () => {
+    expect(dimension(view, 'room.ride.left')).toMatchObject({ row: 1, name: 'ride' });
+    expect(dimension(view, 'room.ride.left').value).toBeCloseTo(246.4, 6);
+    expect(dimension(view, 'room.bump.right').value).toBeCloseTo(234.1, 6);
+    for (const d of view.dimensions) expect(drawnLength(d)).toBeCloseTo(d.value, 6);
+  });
+
+  it('keeps the left at the left, and lifts what was read at full bump by the travel', () => {
+    expect(dimension(view, 'room.ride.left').to[0]).toBeCloseTo(-495.1, 6);
+    const line = view.shapes.find((s) => s.at === 'room.in.bump.axle.right');
+    expect(line).toMatchObject({
+      style: 'ghost',
+      points: [
+        [481.6, 72],
+        [496.8, 309 + 72],
+      ],
+    });
+    const lip = view.shapes.find((s) => s.at === 'room.out.bump.right');
+    expect(lip?.kind === 'line' ? lip.points[0] : undefined).toEqual([730.9, 349.4]);
+  });
+
+  it('draws only the centreline while nothing is read', () => {
+    const empty = roomView(evaluate(EMPTY_PLAN));
+    expect(empty.dimensions).toEqual([]);
+    expect(empty.shapes.map((s) => s.style)).toEqual(['centreline']);
   });
 });

@@ -7,3 +7,4 @@ export * from './donor-quantities';
 export * from './facts';
 export * from './joints';
 export * from './survey-quantities';
+export * from './facts-with';

@@ -25,7 +25,7 @@ export const routes: Routes = [
       {
         path: 'donor',
         title: 'Donor, Intervex',
-        loadComponent: () => import('./stages/donor').then((m) => m.DonorStage),
+        loadComponent: () => import('./stages/donor/donor').then((m) => m.DonorStage),
       },
       {
         path: 'cut',
@@ -36,6 +36,11 @@ export const routes: Routes = [
         path: 'readings',
         title: 'Readings, Intervex',
         loadComponent: () => import('./log/readings-page').then((m) => m.ReadingsPage),
+      },
+      {
+        path: 'routes',
+        title: 'Routes, Intervex',
+        loadComponent: () => import('./compare/routes-page').then((m) => m.RoutesPage),
       },
       {
         path: 'sheets',

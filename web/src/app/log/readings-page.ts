@@ -1,18 +1,20 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatTableModule } from '@angular/material/table';
-import { Router } from '@angular/router';
-import { quantity, readingsLog, type LogRow } from '@intervex/core';
+import { readingsLog, type LogRow } from '@intervex/core';
 import type { Problem, RevisionView } from '@intervex/contract/wire';
 import { firstValueFrom } from 'rxjs';
 import { ApiService, refusalOf, sentenceOf } from '../state/api.service';
+import { JumpService } from '../state/jump.service';
 import { PersonService } from '../state/person.service';
+import { PhotosService } from '../state/photos.service';
 import { PlanStore } from '../state/plan-store';
-import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+import { ProjectList } from './project-list';
 
 const AGREEMENT: Readonly<Record<LogRow['agreement'], string>> = {
   single: 'read once',
@@ -27,19 +29,29 @@ const MAX_BYTES = 1_000_000;
 /** Every reading of the plan in one table: who read it, when, with what; out and in as CSV. */
 @Component({
   selector: 'ix-readings',
-  imports: [MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, MatTableModule],
+  imports: [
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    MatTableModule,
+    ProjectList,
+  ],
   templateUrl: './readings-page.html',
   styleUrl: './readings-page.scss',
 })
 export class ReadingsPage {
   private readonly api = inject(ApiService);
   private readonly person = inject(PersonService);
-  private readonly router = inject(Router);
-  private readonly selection = inject(SelectionService);
+  private readonly jumps = inject(JumpService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
   protected readonly agreementOf = (row: LogRow): string => AGREEMENT[row.agreement];
   protected readonly columns = ['name', 'value', 'repeats', 'instrument', 'datum', 'who', 'history'];
+  protected readonly photos = inject(PhotosService);
+  /** Readings of all variants instead of this plan’s. */
+  protected readonly whole = signal(false);
   protected readonly filter = signal('');
   protected readonly trouble = signal('');
   protected readonly problems = signal<readonly Problem[]>([]);
@@ -67,13 +79,8 @@ export class ReadingsPage {
       : '';
   }
 
-  protected async go(row: LogRow): Promise<void> {
-    const variant = this.store.variant()?.id;
-    if (!variant) return;
-    await this.router.navigate(['/plan', variant, quantity(row.id).stage]);
-    setTimeout(() => {
-      this.selection.goTo(row.id);
-    });
+  protected go(row: LogRow): void {
+    void this.jumps.to(row.id);
   }
 
   /** Shows who changed a reading, and when; nothing of it is ever deleted. */

@@ -1,8 +1,10 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import {
+  ANGLE_IDS,
+  evidenceOf,
   expandedUncertainty,
   INSTRUMENTS,
   quantity,
@@ -11,11 +13,15 @@ import {
   type Reading,
   type Repeat,
 } from '@intervex/core';
+import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
+import { PhotosService } from '../state/photos.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+import { instrumentsFor, offText } from './instruments-for';
 import { ReadingInput, type TypedValue } from './reading-input';
+import { ZeroedOn } from './zeroed-on';
 
 /** What stands behind the field, by unit. */
 const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
@@ -29,7 +35,7 @@ const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
 /** A quantity's field: its repeats, instrument, how well they agree, and the value used. */
 @Component({
   selector: 'ix-reading',
-  imports: [MatButtonModule, MatIconModule, MatMenuModule, ReadingInput],
+  imports: [MatButtonModule, MatIconModule, MatMenuModule, PhotoList, ReadingInput, ZeroedOn],
   templateUrl: './reading-field.html',
   styleUrl: './reading-field.scss',
   host: { '[class.focused]': 'focused()' },
@@ -38,13 +44,33 @@ export class ReadingField {
   private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   private readonly person = inject(PersonService);
+  private readonly photos = inject(PhotosService);
   protected readonly selection = inject(SelectionService);
 
   readonly id = input.required<string>();
   /** Text instead of the quantity's own label. */
   readonly label = input('');
 
-  protected readonly instruments = Object.values(INSTRUMENTS).filter((i) => i.id !== 'angleGauge');
+  /** What this can be read with, and how far a single reading of it may be off. */
+  protected readonly instruments = computed(() => {
+    const { unit } = this.quantity();
+    return instrumentsFor(unit).map((id) => ({
+      id,
+      label: INSTRUMENTS[id].label,
+      off: offText(id, unit, this.units.unit()),
+    }));
+  });
+  protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.id()));
+  /** Note and photos are shown while they are asked for, and where there are any. */
+  protected readonly more = signal(false);
+  protected readonly hasMore = computed(
+    () => this.more() || !!this.reading()?.note || this.photos.at(this.id()).length > 0,
+  );
+  protected readonly grade = computed(() => {
+    const reading = this.reading();
+    const evidence = reading && evidenceOf(reading.instrument);
+    return evidence === 'seller' || evidence === 'seen' ? evidence : '';
+  });
   protected readonly quantity = computed(() => quantity(this.id()));
   protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
   protected readonly known = computed(() => this.store.results().known[this.id()]);
@@ -83,7 +109,7 @@ export class ReadingField {
       this.quantity().unit,
       this.units.unit() === 'mm' ? 2 : undefined,
     );
-    if (summary.n === 1) return `Read once, ± ${U}`;
+    if (summary.n === 1) return summary.u > 0 ? `Read once, ± ${U}` : 'Read once';
     return summary.agreement === 'agree'
       ? `${summary.n} readings agree, ± ${U}`
       : `${summary.n} readings disagree: take another`;
@@ -123,6 +149,15 @@ export class ReadingField {
   protected use(instrument: InstrumentId): void {
     const reading = this.reading();
     if (reading) this.store.setReading(this.id(), { ...reading, instrument });
+  }
+
+  protected note(text: string): void {
+    const reading = this.reading();
+    if (!reading) return;
+    const { note: _before, ...rest } = reading;
+    const note = text.trim();
+    this.store.setReading(this.id(), note ? { ...rest, note } : rest);
+    this.store.saveNow();
   }
 
   private write(repeats: readonly Repeat[]): void {

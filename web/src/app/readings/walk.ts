@@ -12,6 +12,8 @@ import {
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  ANGLE_IDS,
+  factsWith,
   INSTRUMENTS,
   QUANTITIES,
   quantityName,
@@ -22,10 +24,14 @@ import {
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
+import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+import { FactField } from './fact-field';
+import { withRepeat } from './with-repeat';
+import { ZeroedOn } from './zeroed-on';
 
 /** Keys of the pad, row by row. */
 const PAD = ['7', '8', '9', '1/16', '4', '5', '6', '/', '1', '2', '3', 'space', '0', '.', '−', '⌫'] as const;
@@ -33,7 +39,7 @@ const PAD = ['7', '8', '9', '1/16', '4', '5', '6', '/', '1', '2', '3', 'space', 
 /** One reading at a time, with big keys, in walking order: for a phone under the car. */
 @Component({
   selector: 'ix-walk',
-  imports: [MatButtonModule, ViewSvg],
+  imports: [FactField, MatButtonModule, PhotoList, ViewSvg, ZeroedOn],
   templateUrl: './walk.html',
   styleUrl: './walk.scss',
 })
@@ -64,6 +70,15 @@ export class Walk {
   protected readonly instrument = computed(
     () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label,
   );
+  /** Headings in walking order, to go straight to. */
+  protected readonly groups = computed(() => [...new Set(this.list().map((q) => q.group))]);
+  protected readonly facts = computed(() => factsWith(this.quantity()));
+  protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.quantity().id));
+  protected readonly suffix = computed(() => {
+    const { unit } = this.quantity();
+    if (unit === 'mm') return this.units.suffix();
+    return { kg: 'kg', rad: '°', Nm: 'N·m' }[unit as string] ?? '';
+  });
   protected readonly meaning = computed(() => {
     const read = this.read();
     if (!read?.ok || this.quantity().unit !== 'mm') return '';
@@ -87,6 +102,14 @@ export class Walk {
     });
     effect(() => {
       this.selection.focused.set(this.quantity().id);
+    });
+    // A jump from a check or a missing reading lands here.
+    effect(() => {
+      const at = this.list().findIndex((q) => q.id === this.selection.wanted());
+      if (at >= 0)
+        untracked(() => {
+          this.go(at - this.at());
+        });
     });
   }
 
@@ -121,6 +144,14 @@ export class Walk {
     this.at.update((i) => (i + by + this.list().length) % this.list().length);
   }
 
+  /** Goes to the first reading of a heading that is missing, else to its first. */
+  protected goToGroup(group: string): void {
+    const { readings } = this.store.plan();
+    const inGroup = this.list().filter((q) => q.group === group);
+    const next = inGroup.find((q) => !readings[q.id]) ?? inGroup[0];
+    if (next) this.go(this.list().indexOf(next) - this.at());
+  }
+
   protected removeLast(): void {
     const reading = this.reading();
     if (!reading) return;
@@ -140,23 +171,13 @@ export class Walk {
       this.problem.set(read?.reason ?? '');
       return false;
     }
-    const now = this.reading() ?? {
-      instrument: q.instrument,
-      repeats: [],
-      ...(q.datum === 'none' ? {} : { datum: q.datum }),
+    const repeat = {
+      value: read.value,
+      typed: this.text().trim(),
+      who: this.person.name(),
+      at: new Date().toISOString(),
     };
-    this.store.setReading(q.id, {
-      ...now,
-      repeats: [
-        ...now.repeats,
-        {
-          value: read.value,
-          typed: this.text().trim(),
-          who: this.person.name(),
-          at: new Date().toISOString(),
-        },
-      ],
-    });
+    this.store.setReading(q.id, withRepeat(this.reading(), q, repeat));
     this.store.saveNow();
     this.text.set('');
     return true;

@@ -1,9 +1,14 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, restsOnLevel, type Figure } from '@intervex/core';
+import { expandedUncertainty, restsOnLevel, weakestEvidence, type Figure } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+
+const GRADES: Readonly<Record<string, string>> = {
+  seller: 'rests on what the seller says',
+  seen: 'rests on what was seen or estimated, not measured',
+};
 
 /** A figure with its unit; a click opens its working. */
 @Component({
@@ -16,12 +21,15 @@ import { UnitsService } from '../state/units.service';
         class="plain figure"
         (click)="selection.explain(f.id)"
         [attr.aria-label]="
-          f.label + ' ' + text() + (doubtful() ? ', car not level' : '') + ', show the working'
+          f.label + ' ' + text() + (doubtful() ? ', car not level' : '') + gradeWords() + ', show the working'
         "
-        [attr.title]="doubtful() || null"
+        [attr.title]="doubtful() || gradeTitle() || null"
       >
         @if (doubtful()) {
           <mat-icon svgIcon="caution" aria-hidden="true" />
+        }
+        @if (grade(); as g) {
+          <mat-icon [svgIcon]="g" aria-hidden="true" />
         }
         {{ number() }}
         <small>{{ unit() }}</small>
@@ -66,6 +74,14 @@ export class FigureValue {
     const why = this.store.results().notLevel;
     return f && why && restsOnLevel(f) ? why : '';
   });
+  /** Set where the number rests on something that nobody here has measured. */
+  protected readonly grade = computed(() => {
+    const f = this.figure();
+    const evidence = f ? weakestEvidence(f, this.store.figures(), this.store.plan()) : 'measured';
+    return evidence === 'seller' || evidence === 'seen' ? evidence : '';
+  });
+  protected readonly gradeTitle = computed(() => GRADES[this.grade()] ?? '');
+  protected readonly gradeWords = computed(() => (this.gradeTitle() ? `, ${this.gradeTitle()}` : ''));
   /** The text in its parts, so that the unit can stand smaller beside its number. */
   private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( [+−±].*)?$/.exec(this.text()) ?? []);
   protected readonly number = computed(() => this.parts()[1] ?? '');

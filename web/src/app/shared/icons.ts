@@ -2,6 +2,18 @@ import { inject } from '@angular/core';
 import { MatIconRegistry } from '@angular/material/icon';
 import { DomSanitizer } from '@angular/platform-browser';
 import {
+  mdiAccountQuestionOutline,
+  mdiBattery,
+  mdiBatteryAlertVariantOutline,
+  mdiBluetoothConnect,
+  mdiCameraOutline,
+  mdiEyeOutline,
+  mdiHelpCircleOutline,
+  mdiNoteEditOutline,
+  mdiStoreSearchOutline,
+  mdiTrayArrowDown,
+  mdiVectorPolyline,
+  mdiWrenchOutline,
   mdiAccountMultipleOutline,
   mdiAlertOctagonOutline,
   mdiAlertOutline,
@@ -55,6 +67,18 @@ const ICONS: Readonly<Record<string, string>> = {
   light: mdiWhiteBalanceSunny,
   undo: mdiUndo,
   upload: mdiUpload,
+  seller: mdiAccountQuestionOutline,
+  seen: mdiEyeOutline,
+  unknown: mdiHelpCircleOutline,
+  work: mdiWrenchOutline,
+  note: mdiNoteEditOutline,
+  photo: mdiCameraOutline,
+  counter: mdiStoreSearchOutline,
+  take: mdiTrayArrowDown,
+  instrument: mdiBluetoothConnect,
+  battery: mdiBattery,
+  batteryLow: mdiBatteryAlertVariantOutline,
+  routes: mdiVectorPolyline,
 };
 
 /** Registers the single icons the page uses, by the name of what they stand for. */

@@ -109,9 +109,18 @@ export class CheckCard {
     const text = this.limitText();
     if (unit === 'mm') return parseLength(text, this.units.unit());
     if (unit === 'rad') return parseAngle(text);
+    if (unit === 'count') return readFactor(text);
     const percent = Number(text.replace('%', '').trim());
     return Number.isFinite(percent) && text.trim()
       ? { ok: true, value: percent / 100 }
       : { ok: false, reason: 'Type a share in percent, such as 90 %.' };
   }
+}
+
+/** A plain factor such as 1.5. */
+function readFactor(text: string): Parsed {
+  const value = Number(text.replace(',', '.').trim());
+  return text.trim() && Number.isFinite(value)
+    ? { ok: true, value }
+    : { ok: false, reason: 'Type a plain number, such as 1.5.' };
 }

@@ -1,8 +1,8 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { Router } from '@angular/router';
-import { findQuantity, isOpen, type Check } from '@intervex/core';
+import { isOpen, type Check } from '@intervex/core';
+import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { CheckCard } from './check-card';
@@ -83,7 +83,7 @@ const RANK = { stop: 0, caution: 1, ok: 2 } as const;
 })
 export class ChecksDrawer {
   private readonly store = inject(PlanStore);
-  private readonly router = inject(Router);
+  private readonly jumps = inject(JumpService);
   protected readonly selection = inject(SelectionService);
   protected readonly showPassed = signal(false);
 
@@ -97,14 +97,8 @@ export class ChecksDrawer {
   protected readonly passed = computed(() => this.all().filter((c) => c.level === 'ok'));
 
   protected async jump(check: Check): Promise<void> {
-    const id = this.store.variant()?.id;
-    if (!id || !check.at) return;
+    if (!check.at) return;
     this.selection.checksOpen.set(false);
-    const stage = findQuantity(check.at)?.stage ?? check.stage;
-    await this.router.navigate(['/plan', id, stage]);
-    const at = check.at;
-    setTimeout(() => {
-      this.selection.goTo(at);
-    });
+    await this.jumps.to(check.at, check.stage);
   }
 }

@@ -1,6 +1,15 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { findQuantity, quantityName, type Reading } from '@intervex/core';
+import {
+  factText,
+  findFact,
+  findQuantity,
+  JOINT_NAMES,
+  quantityName,
+  type Fact,
+  type JointId,
+  type Reading,
+} from '@intervex/core';
 import type { PlanConflict } from '../state/merge-plans';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -11,6 +20,11 @@ const SECTION_WORDS = {
   readings: 'Reading',
   limits: 'Limit',
   accepted: 'Acceptance',
+  facts: 'Fact',
+  joints: 'Joint',
+  searches: 'Parts for',
+  verdicts: 'Verdict on the',
+  photos: 'Photo',
 } as const;
 
 /** What another page changed meanwhile, field by field, and other trouble with saving. */
@@ -85,7 +99,9 @@ export class ConflictPanel {
 
   private name({ section, key }: PlanConflict): string {
     const q = findQuantity(key);
-    return q ? quantityName(q) : `${SECTION_WORDS[section]} ${key}`;
+    if (q) return quantityName(q);
+    const known = section === 'facts' ? findFact(key)?.label : JOINT_NAMES[key as JointId];
+    return known ?? `${SECTION_WORDS[section]} ${key}`;
   }
 
   private text({ section, key }: PlanConflict, value: unknown): string {
@@ -93,7 +109,15 @@ export class ConflictPanel {
     const q = findQuantity(key);
     if (section === 'readings' && q)
       return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
-    if (typeof value === 'object' && value !== null && 'reason' in value) return String(value.reason);
-    return String(value) || 'empty';
+    if (section === 'facts') return factText(key, (value as Fact).value);
+    return typeof value === 'object' && value !== null ? inWords(value) : String(value) || 'empty';
   }
+}
+
+/** A record in a few words: its reason where it has one, else what it says, field by field. */
+function inWords(value: object): string {
+  if ('reason' in value && value.reason) return String(value.reason);
+  if ('asked' in value && 'at' in value) return `asked ${String(value.at).slice(0, 16).replace('T', ' ')}`;
+  const words = Object.values(value).filter((v) => typeof v === 'string' || typeof v === 'number');
+  return words.join(', ') || 'empty';
 }

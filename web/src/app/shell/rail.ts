@@ -29,6 +29,13 @@ const STATE_WORDS: Readonly<Record<StageState, string>> = {
           </span>
         </a>
       }
+      <a class="aside" routerLink="routes" routerLinkActive="here" ariaCurrentWhenActive="page">
+        <mat-icon svgIcon="routes" aria-hidden="true" />
+        <span class="words">
+          <b>Routes</b>
+          <small>side by side</small>
+        </span>
+      </a>
     </nav>
   `,
   styleUrl: './rail.scss',

@@ -5,6 +5,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { map } from 'rxjs';
+import { InstrumentBar } from '../readings/instrument-bar';
+import { InstrumentsService } from '../state/instruments.service';
 import { LiveService } from '../state/live.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -22,6 +24,7 @@ import { WorkingPanel } from './working-panel';
   imports: [
     ChecksDrawer,
     ConflictPanel,
+    InstrumentBar,
     MatButtonModule,
     MatIconModule,
     Rail,
@@ -39,6 +42,7 @@ export class Shell {
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
   private readonly live = inject(LiveService);
+  private readonly instruments = inject(InstrumentsService);
 
   readonly variantId = input.required<string>();
   protected readonly narrow = toSignal(
@@ -56,11 +60,13 @@ export class Shell {
     Escape: () => this.selection.closeDrawers(),
     u: () => this.units.next(),
     c: () => this.selection.toggleChecks(),
+    F9: () => this.instruments.take(),
   };
 
   constructor() {
     inject(DestroyRef).onDestroy(() => {
       this.live.leave();
+      this.instruments.disconnect();
     });
     effect(() => {
       const id = this.variantId();

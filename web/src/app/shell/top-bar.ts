@@ -8,6 +8,7 @@ import { Router, RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { ApiService, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
+import { InstrumentsService } from '../state/instruments.service';
 import { LiveService } from '../state/live.service';
 import { PlanStore, type SaveState } from '../state/plan-store';
 import { ThemeService } from '../state/theme.service';
@@ -40,6 +41,7 @@ export class TopBar {
   private readonly person = inject(PersonService);
   private readonly router = inject(Router);
   protected readonly store = inject(PlanStore);
+  protected readonly instruments = inject(InstrumentsService);
   protected readonly live = inject(LiveService);
   protected readonly theme = inject(ThemeService);
   protected readonly units = inject(UnitsService);

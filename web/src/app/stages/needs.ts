@@ -1,8 +1,7 @@
-import { Component, computed, inject } from '@angular/core';
-import { quantity, quantityName } from '@intervex/core';
-import { Router } from '@angular/router';
+import { Component, computed, inject, input } from '@angular/core';
+import { quantity, quantityName, type StageId } from '@intervex/core';
+import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
-import { SelectionService } from '../state/selection.service';
 
 /** What each open decision still needs; a click goes to the field. */
 @Component({
@@ -21,7 +20,19 @@ import { SelectionService } from '../state/selection.service';
         }
       </p>
     } @empty {
-      <p class="second">Every decision of this plan has its readings.</p>
+      <p class="second">
+        {{
+          elsewhere()
+            ? 'Every decision of this stage has its readings.'
+            : 'Every decision of this plan has its readings.'
+        }}
+      </p>
+    }
+    @if (elsewhere(); as n) {
+      <p class="second">
+        {{ n === 1 ? 'One decision' : n + ' decisions' }} of other stages still {{ n === 1 ? 'lacks' : 'lack' }}
+        readings.
+      </p>
     }
   `,
   styles: `
@@ -42,16 +53,20 @@ import { SelectionService } from '../state/selection.service';
 })
 export class Needs {
   private readonly store = inject(PlanStore);
-  private readonly selection = inject(SelectionService);
-  private readonly router = inject(Router);
+  private readonly jumps = inject(JumpService);
+  /** Stage whose decisions are named; those of the others are only counted. */
+  readonly stage = input<StageId>();
 
   /** Most quantities named per decision. */
   private static readonly MOST = 6;
 
+  private readonly lacking = computed(() => this.store.results().decisions.filter((d) => d.lacks.length > 0));
+  protected readonly elsewhere = computed(
+    () => this.lacking().filter((d) => this.stage() && d.stage !== this.stage()).length,
+  );
   protected readonly open = computed(() =>
-    this.store
-      .results()
-      .decisions.filter((d) => d.lacks.length > 0)
+    this.lacking()
+      .filter((d) => !this.stage() || d.stage === this.stage())
       .map((d) => ({
         id: d.id,
         label: d.label,
@@ -62,12 +77,7 @@ export class Needs {
       })),
   );
 
-  protected async go(id: string): Promise<void> {
-    const variant = this.store.variant()?.id;
-    if (!variant) return;
-    await this.router.navigate(['/plan', variant, quantity(id).stage]);
-    setTimeout(() => {
-      this.selection.goTo(id);
-    });
+  protected go(id: string): void {
+    void this.jumps.to(id);
   }
 }

@@ -28,6 +28,20 @@ export class SheetsStage {
   protected readonly csv = computed(() => this.address('cut-sheet.csv'));
   protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
 
+  protected readonly walks = computed(() =>
+    (
+      [
+        ['Survey sheet, blank', 'survey', false],
+        ['Survey sheet, filled', 'survey', true],
+        ['Donor sheet, blank', 'donor', false],
+        ['Donor sheet, filled', 'donor', true],
+      ] as const
+    ).map(([name, stage, filled]) => ({
+      name,
+      href: this.address('survey-sheet.pdf', `&paper=${this.paper()}&stage=${stage}&filled=${filled}`),
+    })),
+  );
+
   private address(name: string, more = ''): string {
     const variant = this.store.variant();
     return `/api/variants/${variant?.id ?? ''}/${name}?units=${this.units.unit()}${more}`;

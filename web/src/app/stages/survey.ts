@@ -1,45 +1,76 @@
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
-import { endView, findQuantity, surveyView, topView, type Results, type View } from '@intervex/core';
+import {
+  endView,
+  findQuantity,
+  QUANTITIES,
+  roomView,
+  surveyView,
+  topView,
+  type Results,
+  type RoomResult,
+  type View,
+} from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
+import { FactGroup } from '../readings/fact-group';
 import { ReadingGroup } from '../readings/reading-group';
 import { Walk } from '../readings/walk';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
+import { AnglesTable } from './angles-table';
 import { LevelFacts } from './level-facts';
 import { Needs } from './needs';
 import { Stage } from './stage';
 import { walkMode } from './walk-mode';
+import { WalkSheet } from './walk-sheet';
 
-type Tab = 'level' | 'square' | 'axle';
+type Tab = 'level' | 'square' | 'axle' | 'room' | 'angles';
 
-/** Headings in walking order, and the drawing that shows each. */
+/** Headings, and the drawing that shows each. */
 const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
   Floor: 'level',
   Level: 'level',
   Square: 'square',
   'Axle in the car': 'axle',
   Driveline: 'axle',
+  'Wheel room, left': 'room',
+  'Wheel room, right': 'room',
+  'Springs and mounts': 'axle',
+  'Brakes and studs': 'axle',
+  'Angles on the car': 'angles',
 };
-const GROUPS = Object.keys(TAB_OF_GROUP);
+/** Headings in walking order. */
+const GROUPS = [...new Set(QUANTITIES.filter((q) => q.stage === 'survey').map((q) => q.group))];
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   level: 'does the car stand level',
   square: 'does the axle stand square, from above',
   axle: 'the axle in the car, from behind',
+  room: 'what stands beside the wheels, from behind',
+  angles: 'slopes, and what the gauge was zeroed on',
 };
 const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
   level: endView,
   square: topView,
   axle: surveyView,
+  room: roomView,
+  angles: surveyView,
 };
 
-/** How the car stands, and the axle that is in it now. */
+const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
+  low: 'at the rim’s bottom',
+  axle: 'at axle height',
+  top: 'at the tyre’s top',
+};
+
+/** How the car stands, the axle in it, the room round its wheels, and its angles. */
 @Component({
   selector: 'ix-survey',
   imports: [
+    AnglesTable,
+    FactGroup,
     FigureValue,
     LevelFacts,
     MatButtonModule,
@@ -50,6 +81,7 @@ const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
     Stage,
     ViewSvg,
     Walk,
+    WalkSheet,
   ],
   template: `
     @if (mode.walking()) {
@@ -59,18 +91,21 @@ const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
         <div tabs class="tabs">
           <mat-button-toggle-group
             [value]="tab()"
-            (change)="tab.set($event.value)"
+            (change)="open($event.value)"
             [hideSingleSelectionIndicator]="true"
             aria-label="Drawing"
           >
             <mat-button-toggle value="level">Level</mat-button-toggle>
             <mat-button-toggle value="square">Square</mat-button-toggle>
             <mat-button-toggle value="axle">Axle</mat-button-toggle>
+            <mat-button-toggle value="room">Room</mat-button-toggle>
+            <mat-button-toggle value="angles">Angles</mat-button-toggle>
           </mat-button-toggle-group>
           <button mat-button type="button" (click)="mode.choose('walk')">
             <mat-icon svgIcon="walk" />
             One at a time
           </button>
+          <ix-walk-sheet stage="survey" />
         </div>
         <div desk>
           @if (store.results().notLevel; as why) {
@@ -80,8 +115,23 @@ const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
               accepted with a reason.
             </p>
           }
-          <ix-view [view]="view()" />
-          @if (tab() === 'axle') {
+          @if (tab() === 'angles') {
+            <ix-angles stage="survey" />
+          } @else {
+            <ix-view [view]="view()" />
+          }
+          @if (tab() === 'room') {
+            <dl class="facts">
+              @for (r of store.results().room; track r.width.id) {
+                <div>
+                  <dt>{{ roomName(r) }}</dt>
+                  <dd><ix-figure [figure]="r.width" [withU]="true" /></dd>
+                </div>
+              } @empty {
+                <div class="second">Read the nearest thing inboard and the arch lip of a side.</div>
+              }
+            </dl>
+          } @else if (tab() === 'axle') {
             <dl class="facts">
               <div>
                 <dt>Off the car’s centreline</dt>
@@ -92,13 +142,17 @@ const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
                 <dd><ix-figure [figure]="survey().closure" [withU]="true" /></dd>
               </div>
             </dl>
-          } @else {
+          } @else if (tab() !== 'angles') {
             <ix-level-facts />
           }
-          <ix-needs />
+          <ix-needs stage="survey" />
         </div>
         @for (group of groups; track group) {
-          <ix-reading-group stage="survey" [group]="group" />
+          <ix-reading-group stage="survey" [group]="group" [attr.data-group]="group" />
+          @if (group === 'Wheel room, right') {
+            <ix-fact-group stage="survey" group="Wheel room" [bare]="true" />
+          }
+          <ix-fact-group stage="survey" [group]="group" [bare]="true" />
         }
       </ix-stage>
     }
@@ -108,6 +162,7 @@ const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
 export class SurveyStage {
   protected readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly mode = walkMode();
   protected readonly groups = GROUPS;
   protected readonly tab = signal<Tab>('axle');
@@ -125,5 +180,19 @@ export class SurveyStage {
       const tab = quantity?.stage === 'survey' ? TAB_OF_GROUP[quantity.group] : undefined;
       if (tab) this.tab.set(tab);
     });
+  }
+
+  protected roomName({ side, pose, height }: RoomResult): string {
+    return `${side === 'left' ? 'Left' : 'Right'}, ${pose === 'ride' ? 'ride height' : 'full bump'}, least ${HEIGHTS[height]}`;
+  }
+
+  /** Shows a drawing, and the first readings that belong to it. */
+  protected open(tab: Tab): void {
+    this.tab.set(tab);
+    const group = GROUPS.find((g) => TAB_OF_GROUP[g] === tab);
+    const heading = [...this.host.nativeElement.querySelectorAll('[data-group]')].find(
+      (e) => e.getAttribute('data-group') === group,
+    );
+    heading?.scrollIntoView({ block: 'start' });
   }
 }

@@ -2,6 +2,10 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
+  InstrumentList,
+  PartsAnswer,
+  PhotoStored,
+  ProjectReadings,
   ProjectSummary,
   Refusal,
   RevisionView,
@@ -10,6 +14,7 @@ import type {
   StepRequest,
   VariantView,
 } from '@intervex/contract/wire';
+import type { PartKind } from '@intervex/core';
 
 /** The server's interface. */
 @Injectable({ providedIn: 'root' })
@@ -59,6 +64,39 @@ export class ApiService {
   importReadings(id: string, table: Blob, who: string): Observable<VariantView> {
     return this.http.post<VariantView>(`/api/variants/${id}/readings.csv`, table, {
       headers: { 'Content-Type': 'text/csv' },
+      params: { who },
+    });
+  }
+
+  /** All variants of a project with their plans. */
+  variants(projectId: string): Observable<readonly VariantView[]> {
+    return this.http.get<readonly VariantView[]>(`/api/projects/${projectId}/variants`);
+  }
+
+  /** A page of all readings of a project in which every word occurs. */
+  projectReadings(projectId: string, find: string, from: number, limit: number): Observable<ProjectReadings> {
+    return this.http.get<ProjectReadings>(`/api/projects/${projectId}/readings`, {
+      params: { find, from, limit },
+    });
+  }
+
+  instruments(): Observable<InstrumentList> {
+    return this.http.get<InstrumentList>('/api/instruments');
+  }
+
+  /** Presses zero or hold on an instrument. */
+  press(id: string, key: 'zero' | 'hold', on: boolean): Observable<unknown> {
+    return this.http.post(`/api/instruments/${id}/${key}`, { on });
+  }
+
+  /** What the parts counter has for these sizes, mm; all of a kind where there are none. */
+  parts(kind: PartKind, sizes: Readonly<Record<string, number | boolean>> = {}): Observable<PartsAnswer> {
+    return this.http.get<PartsAnswer>('/api/parts', { params: { kind, ...sizes } });
+  }
+
+  addPhoto(file: Blob, who: string): Observable<PhotoStored> {
+    return this.http.post<PhotoStored>('/api/photos', file, {
+      headers: { 'Content-Type': file.type || 'application/octet-stream' },
       params: { who },
     });
   }

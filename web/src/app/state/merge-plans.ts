@@ -1,7 +1,18 @@
 import type { Plan } from '@intervex/core';
 
-const SECTIONS = ['brief', 'choices', 'readings', 'limits', 'accepted'] as const;
-type Section = (typeof SECTIONS)[number];
+const SECTIONS = [
+  'brief',
+  'choices',
+  'readings',
+  'limits',
+  'accepted',
+  'facts',
+  'joints',
+  'searches',
+  'verdicts',
+  'photos',
+] as const;
+export type Section = (typeof SECTIONS)[number];
 type Fields = Readonly<Record<string, unknown>>;
 
 /** A field that both changed, differently. Undefined means that the field is not there. */
@@ -19,8 +30,8 @@ export interface MergedPlan {
 }
 
 /**
- * Three-way merge, field by field: a reading, a limit, an acceptance, a choice or a line of the brief is
- * one field. What only one side changed is taken; what both changed alike is no conflict.
+ * Three-way merge, field by field: a reading, a fact, a joint, a photo, a limit, an acceptance, a choice
+ * or a line of the brief is one field. What only one side changed is taken; what both changed alike is no conflict.
  *
  * @param base the plan both started from
  */

@@ -8,10 +8,18 @@ import {
   type Acceptance,
   type Brief,
   type Choices,
+  type DonorVerdict,
+  type Fact,
+  type JointId,
+  type JointNote,
   type LimitChange,
   type LimitId,
+  type PartSearch,
+  type Photo,
   type Plan,
   type Reading,
+  type SearchedJoint,
+  type VerdictOn,
 } from '@intervex/core';
 import {
   catchError,
@@ -30,7 +38,7 @@ import {
   timer,
 } from 'rxjs';
 import { ApiService, canRetry, isStale, refusalOf, sentenceOf } from './api.service';
-import { mergePlans, same, withField, type PlanConflict } from './merge-plans';
+import { mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
 
 /** Where the work stands against the server. */
@@ -121,6 +129,26 @@ export class PlanStore {
     this.change('limits', id, change);
   }
 
+  setFact(id: string, fact: Fact | undefined): void {
+    this.change('facts', id, fact);
+  }
+
+  setJoint(id: JointId, note: JointNote | undefined): void {
+    this.change('joints', id, note);
+  }
+
+  setSearch(joint: SearchedJoint, search: PartSearch | undefined): void {
+    this.change('searches', joint, search);
+  }
+
+  setVerdict(on: VerdictOn, verdict: DonorVerdict | undefined): void {
+    this.change('verdicts', on, verdict);
+  }
+
+  setPhoto(id: string, photo: Photo | undefined): void {
+    this.change('photos', id, photo);
+  }
+
   /** Saves what is typed without waiting for a pause: the entry is finished. */
   saveNow(): void {
     if (this.saveState() === 'editing') this.finished.next();
@@ -184,11 +212,7 @@ export class PlanStore {
     await firstValueFrom(this.saveOnce(), { defaultValue: undefined });
   }
 
-  private change(
-    section: 'readings' | 'brief' | 'choices' | 'accepted' | 'limits',
-    key: string,
-    value: unknown,
-  ): void {
+  private change(section: Section, key: string, value: unknown): void {
     const plan = this.plan();
     if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
     this.noteStrip(`${section}.${key}`);

@@ -1,0 +1,133 @@
+import type { Results } from '../evaluate';
+import { SIDES, type Side } from '../geometry';
+import { POSES, ROOM_HEIGHTS, type Pose, type RoomHeight } from '../plan';
+import type { Dimension, Point, Shape, View } from './view';
+
+/** Tyre while its diameter is not known, mm. */
+const USUAL_TYRE = 620;
+/** Bump travel while it is not known, mm. */
+const USUAL_BUMP = 70;
+/** Half-width of the drawing while nothing is read, mm. */
+const EMPTY_HALF = 800;
+/** Beyond the widest thing drawn, mm. */
+const MARGIN = 60;
+/** The rim’s bottom lies this share of the tyre’s radius below the hub. */
+const RIM_BOTTOM = 0.65;
+/** How far a lip is drawn up, mm. */
+const LIP = 90;
+
+/**
+ * Wheel room from behind, origin at hub height on the car’s centreline: what stands inboard at three heights, at
+ * ride height and at full bump, and the arch lip.
+ */
+export function roomView(results: Results): View {
+  const of = (id: string) => results.known[id]?.figure.value;
+  const radius = (of('brief.tyreDiameter') ?? USUAL_TYRE) / 2;
+  const bump = of('spring.bump') ?? USUAL_BUMP;
+  const at: Readonly<Record<RoomHeight, number>> = { low: -RIM_BOTTOM * radius, axle: 0, top: radius };
+  const lift: Readonly<Record<Pose, number>> = { ride: 0, bump };
+  const shapes: Shape[] = [centreline(-radius, radius + bump + LIP)];
+  for (const side of SIDES) {
+    const place = placer(side);
+    shapes.push(...wheelFace(of(`survey.${side}`), place, radius, side));
+    for (const pose of POSES) {
+      const points = ROOM_HEIGHTS.flatMap((height): Point[] => {
+        const y = of(`room.in.${pose}.${height}.${side}`);
+        return y === undefined ? [] : [place(y, at[height] + lift[pose])];
+      });
+      shapes.push(...edge(points, pose, `room.in.${pose}.axle.${side}`));
+      shapes.push(...lip(of(`room.out.${pose}.${side}`), of(`room.lip.${side}`) ?? radius, place, pose, side));
+    }
+  }
+  const reach = Math.max(
+    EMPTY_HALF,
+    ...SIDES.flatMap((s) => POSES.map((p) => (of(`room.out.${p}.${s}`) ?? 0) + MARGIN)),
+  );
+  const top = radius + bump + LIP;
+  return {
+    title: 'Rear view, wheel room',
+    bounds: { left: -reach, right: reach, top, bottom: -radius },
+    shapes,
+    dimensions: dimensions(results, top, -radius),
+    handles: [],
+    captions: [
+      { text: 'car centreline', at: [0, -radius + 8], anchor: 'middle' },
+      { text: 'LEFT', at: [-reach * 0.3, top * 0.7], anchor: 'middle' },
+      { text: 'RIGHT', at: [reach * 0.3, top * 0.7], anchor: 'middle' },
+    ],
+  };
+}
+
+type Place = (y: number, v: number) => Point;
+const placer =
+  (side: Side): Place =>
+  (y, v) => [side === 'left' ? -y : y, v];
+
+const centreline = (bottom: number, top: number): Shape => ({
+  kind: 'line',
+  style: 'centreline',
+  points: [
+    [0, bottom],
+    [0, top],
+  ],
+});
+
+/** What stands inboard, joined over the heights it was read at; a single reading is a point with a tick. */
+function edge(points: readonly Point[], pose: Pose, at: string): Shape[] {
+  const style = pose === 'ride' ? 'mark' : 'ghost';
+  const dots = points.map((centre): Shape => ({ kind: 'circle', style, centre, radius: 7 }));
+  return points.length < 2 ? dots : [{ kind: 'line', style, points, at }, ...dots];
+}
+
+function lip(y: number | undefined, v: number, place: Place, pose: Pose, side: Side): Shape[] {
+  if (y === undefined) return [];
+  const style = pose === 'ride' ? 'mark' : 'ghost';
+  const points = [place(y, v), place(y, v + LIP), place(y + MARGIN / 2, v + LIP)];
+  return [{ kind: 'line', style, points, at: `room.out.${pose}.${side}` }];
+}
+
+function wheelFace(y: number | undefined, place: Place, radius: number, side: Side): Shape[] {
+  if (y === undefined) return [];
+  const points = [place(y, -radius * RIM_BOTTOM), place(y, radius * RIM_BOTTOM)];
+  return [{ kind: 'line', style: 'axis', points, at: `survey.${side}` }];
+}
+
+function dimensions({ room, known }: Results, top: number, bottom: number): Dimension[] {
+  const rooms = room.flatMap(({ side, pose, height, width }): Dimension[] => {
+    const lipAt = known[`room.out.${pose}.${side}`]?.figure.value;
+    const inboard = known[`room.in.${pose}.${height}.${side}`]?.figure.value;
+    if (lipAt === undefined || inboard === undefined) return [];
+    const ends = [placer(side)(lipAt, top), placer(side)(inboard, top)].sort((a, b) => a[0] - b[0]);
+    return [
+      {
+        id: width.id,
+        label: width.label,
+        from: ends[0] as Point,
+        to: ends[1] as Point,
+        row: pose === 'ride' ? 1 : 2,
+        value: width.value,
+        figureId: width.id,
+        name: pose,
+      },
+    ];
+  });
+  const inboards = SIDES.flatMap((side): Dimension[] => {
+    const id = `room.in.ride.axle.${side}`;
+    const figure = known[id]?.figure;
+    if (!figure) return [];
+    const ends = [[0, bottom] as const, placer(side)(figure.value, bottom)].sort((a, b) => a[0] - b[0]);
+    return [
+      {
+        id,
+        label: figure.label,
+        from: ends[0] as Point,
+        to: ends[1] as Point,
+        row: -1,
+        value: figure.value,
+        figureId: id,
+        quantityId: id,
+      },
+    ];
+  });
+  return [...rooms, ...inboards];
+}

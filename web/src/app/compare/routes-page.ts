@@ -1,0 +1,100 @@
+import { Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatIconModule } from '@angular/material/icon';
+import { MatSliderModule } from '@angular/material/slider';
+import { RouterLink } from '@angular/router';
+import type { VariantView } from '@intervex/contract/wire';
+import {
+  createEvaluator,
+  CRITERIA,
+  CRITERION_NAMES,
+  MOST_WEIGHT,
+  rankRoutes,
+  routeSummary,
+  type Evaluator,
+} from '@intervex/core';
+import { firstValueFrom } from 'rxjs';
+import { ApiService, sentenceOf } from '../state/api.service';
+import { PlanStore } from '../state/plan-store';
+import { UnitsService } from '../state/units.service';
+import { routeRows } from './route-row';
+import { RouteWeights } from './route-weights.service';
+import { SalvageList } from './salvage-list';
+
+/** How often the other ways are asked for while the page is open, ms. */
+const AGAIN_MS = 10_000;
+
+/** Every way of doing the job side by side, in an order with its reasons. */
+@Component({
+  selector: 'ix-routes',
+  imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatSliderModule, RouterLink, SalvageList],
+  templateUrl: './routes-page.html',
+  styleUrl: './routes-page.scss',
+})
+export class RoutesPage {
+  private readonly api = inject(ApiService);
+  private readonly units = inject(UnitsService);
+  protected readonly store = inject(PlanStore);
+  protected readonly weighing = inject(RouteWeights);
+  protected readonly criteria = CRITERIA.map((id) => ({ id, name: CRITERION_NAMES[id] }));
+  protected readonly most = MOST_WEIGHT;
+  protected readonly onlyDifferences = signal(false);
+  protected readonly trouble = signal('');
+  private readonly variants = signal<readonly VariantView[]>([]);
+  /** One evaluator a way, so that only what changed is worked out again. */
+  private readonly evaluators = new Map<string, Evaluator>();
+
+  /** The open plan as it stands here; the others as the server has them. */
+  private readonly routes = computed(() => {
+    const open = this.store.variant();
+    return this.variants().map((v) => {
+      const plan = v.id === open?.id ? this.store.plan() : v.plan;
+      return routeSummary({ id: v.id, name: v.name }, plan, this.evaluatorOf(v.id)(plan));
+    });
+  });
+  protected readonly ranked = computed(() => {
+    const routes = this.routes();
+    return routes.length ? rankRoutes(routes, this.weighing.weights()) : [];
+  });
+  protected readonly rows = computed(() => {
+    const ranked = this.ranked().map((r) => r.route);
+    const all = routeRows(ranked, (f) => (f ? this.units.show(f.value, f.unit) : '–'));
+    return this.onlyDifferences() ? all.filter((r) => r.differs) : all;
+  });
+  protected readonly alone = computed(() => this.ranked().length === 1);
+
+  constructor() {
+    effect(() => {
+      if (this.store.variant()?.projectId) untracked(() => void this.load());
+    });
+    const timer = setInterval(() => {
+      if (!document.hidden) void this.load();
+    }, AGAIN_MS);
+    inject(DestroyRef).onDestroy(() => {
+      clearInterval(timer);
+    });
+  }
+
+  protected async load(): Promise<void> {
+    const project = this.store.variant()?.projectId;
+    if (!project) return;
+    try {
+      this.variants.set(await firstValueFrom(this.api.variants(project)));
+      this.trouble.set('');
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    }
+  }
+
+  /** Reasons as one sentence each, with a capital. */
+  protected sentence(reason: string): string {
+    return `${reason.charAt(0).toUpperCase()}${reason.slice(1)}.`;
+  }
+
+  private evaluatorOf(id: string): Evaluator {
+    const known = this.evaluators.get(id) ?? createEvaluator();
+    this.evaluators.set(id, known);
+    return known;
+  }
+}

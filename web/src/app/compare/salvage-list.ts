@@ -1,0 +1,144 @@
+import { Component, inject, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import type { PartsAnswer } from '@intervex/contract/wire';
+import type { PartOffer } from '@intervex/core';
+import { firstValueFrom } from 'rxjs';
+import { ApiService, sentenceOf } from '../state/api.service';
+import { PersonService } from '../state/person.service';
+import { PlanStore } from '../state/plan-store';
+import { planForDonor } from './salvage-plan';
+
+/** What a size of a salvage donor is called. */
+const SIZES: readonly (readonly [size: string, label: string])[] = [
+  ['width', 'WMS width'],
+  ['ratio', 'ratio'],
+  ['teeth', 'spline teeth'],
+  ['holes', 'studs'],
+  ['pcd', 'PCD'],
+];
+
+/** Salvage donors at the parts counter, and beginning a way with one of them. */
+@Component({
+  selector: 'ix-salvage',
+  imports: [MatButtonModule, MatIconModule],
+  template: `
+    <h2>Other donors</h2>
+    <button mat-stroked-button type="button" [disabled]="asking()" (click)="ask()">
+      <mat-icon svgIcon="counter" />
+      {{ asking() ? 'Asking…' : 'Ask the parts counter' }}
+    </button>
+    @if (trouble(); as why) {
+      <p class="trouble" role="alert">{{ why }}</p>
+    }
+    @if (answer(); as a) {
+      <p class="second">
+        {{ a.from === 'list' ? 'Last known list of' : 'Asked' }} {{ a.at.slice(0, 10) }}. Sizes are the seller’s
+        word until they are read.
+      </p>
+      <ul>
+        @for (o of a.offers; track o.number) {
+          <li>
+            <b>{{ o.name }}</b>
+            <span class="second">
+              {{ o.number }}, {{ o.seller }}, {{ o.stock > 0 ? 'there' : 'gone' }}, {{ o.leadDays }} days
+            </span>
+            <span>{{ sizes(o) }}</span>
+            <span class="figure">{{ o.price.toFixed(0) }}</span>
+            <button mat-button type="button" [disabled]="busy()" (click)="begin(o)">
+              Begin a route with it
+            </button>
+          </li>
+        }
+      </ul>
+    }
+    @if (said(); as what) {
+      <p role="status">{{ what }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      margin-top: 20px;
+    }
+    h2 {
+      margin-bottom: 6px;
+      font-size: 15px;
+    }
+    ul {
+      margin: 6px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 14px;
+      align-items: baseline;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--rule);
+      font-size: 13.5px;
+    }
+    li .figure {
+      margin-left: auto;
+      font-weight: 600;
+    }
+    p {
+      margin: 6px 0;
+      font-size: 13px;
+    }
+    .trouble {
+      color: var(--red);
+    }
+  `,
+})
+export class SalvageList {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  private readonly store = inject(PlanStore);
+  readonly begun = output();
+  protected readonly asking = signal(false);
+  protected readonly busy = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly said = signal('');
+  protected readonly answer = signal<PartsAnswer | undefined>(undefined);
+
+  protected async ask(): Promise<void> {
+    this.asking.set(true);
+    this.trouble.set('');
+    try {
+      const answer = await firstValueFrom(this.api.parts('donor'));
+      this.answer.set(answer);
+      if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    } finally {
+      this.asking.set(false);
+    }
+  }
+
+  /** Makes a variant for this donor: the car as surveyed, nothing of the old donor. */
+  protected async begin(offer: PartOffer): Promise<void> {
+    const variant = this.store.variant();
+    if (!variant) return;
+    this.busy.set(true);
+    try {
+      await this.store.flush();
+      const who = this.person.name();
+      const name = offer.name.split(',')[0] ?? offer.name;
+      const made = await firstValueFrom(this.api.copyVariant(variant.id, name.slice(0, 80), who));
+      const plan = planForDonor(made.plan, offer);
+      await firstValueFrom(this.api.save(made.id, { baseRevision: made.revision, plan, who }));
+      this.said.set(`${name} stands in the comparison now.`);
+      this.begun.emit();
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    } finally {
+      this.busy.set(false);
+    }
+  }
+
+  protected sizes({ size }: PartOffer): string {
+    return SIZES.flatMap(([key, label]) => (size[key] === undefined ? [] : `${label} ${size[key]}`)).join(', ');
+  }
+}

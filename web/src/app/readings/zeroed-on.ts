@@ -1,0 +1,59 @@
+import { Component, computed, inject, input } from '@angular/core';
+import { ANGLE_IDS, quantity, quantityName } from '@intervex/core';
+import { PlanStore } from '../state/plan-store';
+
+/** What the gauge was zeroed on when an angle was read. */
+@Component({
+  selector: 'ix-zeroed-on',
+  template: `
+    <label>
+      <span class="second">zeroed on</span>
+      <select
+        #zero
+        class="choice"
+        [value]="value()"
+        [disabled]="!reading()"
+        [attr.aria-label]="name() + ', zeroed on'"
+        (change)="set(zero.value)"
+      >
+        <option value="" [selected]="value() === ''">level</option>
+        @for (o of options(); track o.id) {
+          <option [value]="o.id" [selected]="value() === o.id">{{ o.name }}</option>
+        }
+      </select>
+    </label>
+  `,
+  styles: `
+    label {
+      display: inline-flex;
+      gap: 6px;
+      align-items: center;
+      font-size: 12.5px;
+    }
+  `,
+})
+export class ZeroedOn {
+  private readonly store = inject(PlanStore);
+  readonly id = input.required<string>();
+
+  protected readonly name = computed(() => quantityName(quantity(this.id())));
+  protected readonly reading = computed(() => this.store.plan().readings[this.id()]);
+  protected readonly value = computed(() => this.reading()?.zeroedOn ?? '');
+  /** Angles of the same thing: the car’s against the car’s, the donor’s against the donor’s. */
+  protected readonly options = computed(() =>
+    ANGLE_IDS.filter((id) => id !== this.id() && quantity(id).stage === quantity(this.id()).stage).map(
+      (id) => ({
+        id,
+        name: quantityName(quantity(id)).toLowerCase(),
+      }),
+    ),
+  );
+
+  protected set(zero: string): void {
+    const reading = this.reading();
+    if (!reading) return;
+    const { zeroedOn: _before, ...rest } = reading;
+    this.store.setReading(this.id(), zero ? { ...rest, zeroedOn: zero } : rest);
+    this.store.saveNow();
+  }
+}

@@ -1,0 +1,212 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import {
+  angleAgainst,
+  formatAngle,
+  parseAngle,
+  quantity,
+  slopeAfterRoll,
+  type AngleResult,
+  type StageId,
+} from '@intervex/core';
+import { ZeroedOn } from '../readings/zeroed-on';
+import { FigureValue } from '../shared/figure-value';
+import { PlanStore } from '../state/plan-store';
+
+/** Flat of each stage’s casting, by which the axle is rolled. */
+const FLATS: Readonly<Partial<Record<StageId, string>>> = {
+  survey: 'angle.flat',
+  donor: 'donor.angle.flat',
+};
+
+/**
+ * Every angle as the gauge showed it, what it was zeroed on, its slope against level, and what the gauge would
+ * show zeroed on another or after the axle was rolled.
+ */
+@Component({
+  selector: 'ix-angles',
+  imports: [FigureValue, ZeroedOn],
+  template: `
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Angle</th>
+          <th scope="col" class="number">As shown</th>
+          <th scope="col">Zeroed on</th>
+          <th scope="col" class="number">Against level</th>
+          <th scope="col" class="number">
+            <label>
+              Zeroed on
+              <select
+                #zero
+                class="choice"
+                aria-label="Show angles as if zeroed on"
+                (change)="zeroOn.set(zero.value)"
+              >
+                <option value="">choose</option>
+                @for (a of known(); track a.id) {
+                  <option [value]="a.id" [selected]="zeroOn() === a.id">{{ a.label }}</option>
+                }
+              </select>
+              it would show
+            </label>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (a of rows(); track a.id) {
+          <tr>
+            <th scope="row">{{ a.label }}</th>
+            <td class="number"><ix-figure [figure]="a.shown" [digits]="1" /></td>
+            <td><ix-zeroed-on [id]="a.id" /></td>
+            <td class="number">
+              @if (a.slope) {
+                <ix-figure [figure]="a.slope" [digits]="1" />
+              } @else {
+                <span class="trouble">{{ a.trouble }}</span>
+              }
+            </td>
+            <td class="number figure">{{ a.would }}</td>
+          </tr>
+        } @empty {
+          <tr>
+            <td colspan="5" class="second">
+              No angle read yet. Zero the gauge on a machined flat, then read the rest.
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    @if (flat(); as f) {
+      <p class="roll">
+        <label>
+          Roll the axle until {{ f.label.toLowerCase() }} reads
+          <input
+            #roll
+            type="text"
+            class="figure"
+            inputmode="decimal"
+            placeholder="0.0"
+            [value]="rollText()"
+            [attr.aria-invalid]="rolled() === undefined ? true : null"
+            (input)="rollText.set(roll.value)"
+          />
+          °
+        </label>
+        @if (rolled() === undefined) {
+          <span class="trouble" role="alert">Type an angle in degrees, such as 3.5.</span>
+        } @else {
+          <span class="second">Then against level:</span>
+          @for (r of afterRoll(); track r.label) {
+            <span>
+              {{ r.label.toLowerCase() }}
+              <b class="figure">{{ r.text }}</b>
+            </span>
+          }
+        }
+      </p>
+    }
+    <p class="second">
+      Front higher is plus. What an angle is against another stays true when the axle is rolled over on the
+      bench; what it is against level does not.
+    </p>
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow-x: auto;
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      background: var(--sheet);
+    }
+    th,
+    td {
+      padding: 4px 9px;
+      border-bottom: 1px solid var(--rule);
+      font-size: 13.5px;
+      text-align: left;
+    }
+    tbody th {
+      font-weight: 600;
+    }
+    thead th {
+      color: var(--ink-2);
+      font-size: 12.5px;
+      font-weight: 500;
+      vertical-align: bottom;
+    }
+    .number {
+      text-align: right;
+    }
+    thead select {
+      height: 26px;
+      max-width: 150px;
+      font-size: 12.5px;
+    }
+    .trouble {
+      color: var(--red);
+      font-size: 12.5px;
+    }
+    .roll {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 12px;
+      align-items: baseline;
+      font-size: 13.5px;
+    }
+    .roll input {
+      width: 64px;
+      height: 28px;
+      padding: 0 6px;
+      border: 1px solid var(--rule);
+      background: var(--field);
+      color: var(--ink);
+      text-align: right;
+    }
+    p.second {
+      font-size: 12.5px;
+    }
+  `,
+})
+export class AnglesTable {
+  private readonly store = inject(PlanStore);
+  readonly stage = input.required<StageId>();
+  protected readonly zeroOn = signal('');
+  protected readonly rollText = signal('0');
+
+  private readonly angles = computed(() =>
+    this.store.results().angles.filter((a) => quantity(a.id).stage === this.stage()),
+  );
+  protected readonly known = computed(() => this.angles().filter((a) => a.slope));
+  protected readonly rows = computed(() => {
+    const zero = this.slopeOf(this.zeroOn());
+    return this.angles().map((a) => ({
+      ...a,
+      would: zero === undefined || !a.slope ? '' : formatAngle(angleAgainst(a.slope.value, zero), 1, true),
+    }));
+  });
+  protected readonly flat = computed<AngleResult | undefined>(() =>
+    this.known().find((a) => a.id === FLATS[this.stage()]),
+  );
+  /** Slope the flat is to be given, rad; undefined for what is no angle. */
+  protected readonly rolled = computed(() => {
+    const read = parseAngle(this.rollText().trim() || '0');
+    return read.ok ? read.value : undefined;
+  });
+  protected readonly afterRoll = computed(() => {
+    const [flat, now] = [this.flat(), this.rolled()];
+    if (!flat?.slope || now === undefined) return [];
+    const before = flat.slope.value;
+    return this.known()
+      .filter((a) => a.id !== flat.id)
+      .map(({ label, slope }) => ({
+        label,
+        text: formatAngle(slopeAfterRoll(slope?.value ?? 0, before, now), 1, true),
+      }));
+  });
+
+  private slopeOf(id: string): number | undefined {
+    return this.known().find((a) => a.id === id)?.slope?.value;
+  }
+}

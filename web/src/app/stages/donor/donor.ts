@@ -1,0 +1,125 @@
+import { Component, computed, effect, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import { donorView, findFact, findQuantity, JOINT_IDS, type JointId } from '@intervex/core';
+import { Walk } from '../../readings/walk';
+import { PlanStore } from '../../state/plan-store';
+import { SelectionService } from '../../state/selection.service';
+import { Stage } from '../stage';
+import { walkMode } from '../walk-mode';
+import { WalkSheet } from '../walk-sheet';
+import { DonorReadings } from './donor-readings';
+import { JointPanel } from './joint-panel';
+import { JudgeDesk } from './judge-desk';
+import { JudgePanel, JUDGED_GROUPS } from './judge-panel';
+import { MatingTable } from './mating-table';
+import { ReadingsPanel } from './readings-panel';
+
+type Tab = 'readings' | 'judge' | 'mating';
+const SUBTITLES: Readonly<Record<Tab, string>> = {
+  readings: 'its dimensions',
+  judge: 'is it what it is said to be, and worth its money',
+  mating: 'what bolts to what',
+};
+
+/** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
+@Component({
+  selector: 'ix-donor',
+  imports: [
+    DonorReadings,
+    JointPanel,
+    JudgeDesk,
+    JudgePanel,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatIconModule,
+    MatingTable,
+    ReadingsPanel,
+    Stage,
+    Walk,
+    WalkSheet,
+  ],
+  template: `
+    @if (mode.walking()) {
+      <ix-walk stage="donor" title="Donor" [view]="view()" (closed)="mode.choose('list')" />
+    } @else {
+      <ix-stage title="Donor" [subtitle]="subtitle()">
+        <div tabs class="tabs">
+          <mat-button-toggle-group
+            [value]="tab()"
+            (change)="tab.set($event.value)"
+            [hideSingleSelectionIndicator]="true"
+            aria-label="What of the donor"
+          >
+            <mat-button-toggle value="readings">Readings</mat-button-toggle>
+            <mat-button-toggle value="judge">Judge</mat-button-toggle>
+            <mat-button-toggle value="mating">Mating</mat-button-toggle>
+          </mat-button-toggle-group>
+          <button mat-button type="button" (click)="mode.choose('walk')">
+            <mat-icon svgIcon="walk" />
+            One at a time
+          </button>
+          <ix-walk-sheet stage="donor" />
+        </div>
+        <div desk>
+          @switch (tab()) {
+            @case ('readings') {
+              <ix-donor-readings [view]="view()" />
+            }
+            @case ('judge') {
+              <ix-judge-desk />
+            }
+            @case ('mating') {
+              <ix-mating [chosen]="joint()" (choose)="joint.set($event)" />
+            }
+          }
+        </div>
+        @switch (tab()) {
+          @case ('readings') {
+            <ix-donor-readings-panel />
+          }
+          @case ('judge') {
+            <ix-judge-panel />
+          }
+          @case ('mating') {
+            <ix-joint [id]="joint()" />
+          }
+        }
+      </ix-stage>
+    }
+  `,
+  styleUrl: '../survey.scss',
+})
+export class DonorStage {
+  protected readonly store = inject(PlanStore);
+  private readonly selection = inject(SelectionService);
+  protected readonly mode = walkMode();
+  protected readonly tab = signal<Tab>('readings');
+  protected readonly joint = signal<JointId>('spline');
+  protected readonly view = computed(() => donorView(this.store.results()));
+  protected readonly subtitle = computed(() =>
+    [this.store.plan().brief.donor, SUBTITLES[this.tab()]].filter(Boolean).join(', '),
+  );
+
+  constructor() {
+    // A jump opens the part of the stage its place stands in.
+    effect(() => {
+      const wanted = this.selection.wanted();
+      const tab = tabOf(wanted);
+      if (!tab) return;
+      this.tab.set(tab);
+      const joint = JOINT_IDS.find((id) => wanted === `joint.${id}`);
+      if (joint) this.joint.set(joint);
+    });
+  }
+}
+
+/** Where in the stage a place is edited. */
+function tabOf(place: string): Tab | undefined {
+  if (place.startsWith('joint.')) return 'mating';
+  if (place === 'donor') return 'judge';
+  const known = place.startsWith('fact.') ? findFact(place.slice('fact.'.length)) : findQuantity(place);
+  if (known?.stage !== 'donor') return undefined;
+  return JUDGED_GROUPS.includes(known.group) ? 'judge' : 'readings';
+}

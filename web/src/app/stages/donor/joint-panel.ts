@@ -1,0 +1,160 @@
+import { Component, computed, inject, input, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import type { PartsAnswer } from '@intervex/contract/wire';
+import {
+  rankRings,
+  SEARCHED,
+  VERDICTS,
+  type JointId,
+  type JointNote,
+  type JointResult,
+  type PartSearch,
+  type RingSeat,
+  type SearchedJoint,
+} from '@intervex/core';
+import { firstValueFrom } from 'rxjs';
+import { FactField } from '../../readings/fact-field';
+import { ReadingField } from '../../readings/reading-field';
+import { ApiService, sentenceOf } from '../../state/api.service';
+import { PersonService } from '../../state/person.service';
+import { PlanStore } from '../../state/plan-store';
+import { VERDICT_WORDS } from './mating-table';
+
+/** Most that a cost or hours may be. */
+const MOST_COST = 1_000_000;
+const MOST_HOURS = 5000;
+
+/** One joint: what its faces are made of, what the parts counter has for it, and what the builder decides. */
+@Component({
+  selector: 'ix-joint',
+  imports: [FactField, FormsModule, MatButtonModule, MatIconModule, ReadingField],
+  templateUrl: './joint-panel.html',
+  styleUrl: './joint-panel.scss',
+})
+export class JointPanel {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  protected readonly store = inject(PlanStore);
+  readonly id = input.required<JointId>();
+
+  protected readonly verdicts = VERDICTS;
+  protected readonly words = VERDICT_WORDS;
+  protected readonly asking = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly problem = signal('');
+  protected readonly joint = computed(
+    () => this.store.results().mating.find((j) => j.id === this.id()) as JointResult,
+  );
+  protected readonly note = computed<JointNote>(() => this.store.plan().joints[this.id()] ?? {});
+  protected readonly quantities = computed(() => this.parts(false));
+  protected readonly facts = computed(() => this.parts(true).map((place) => place.slice('fact.'.length)));
+  protected readonly searched = computed<SearchedJoint | undefined>(() =>
+    SEARCHED.find((j) => j === this.id()),
+  );
+  protected readonly search = computed<PartSearch | undefined>(() => {
+    const joint = this.searched();
+    return joint && this.store.plan().searches[joint];
+  });
+  /** Sizes that the counter is asked for; undefined until both are known. */
+  protected readonly seat = computed<RingSeat | undefined>(() => {
+    const joint = this.searched();
+    return joint && seatOf(joint, (id) => this.store.results().known[id]?.figure.value, this.buying());
+  });
+  protected readonly offers = computed(() => {
+    const [search, seat] = [this.search(), this.seat()];
+    return search && seat ? rankRings(search.found, seat) : [];
+  });
+
+  /** Asks the counter and keeps its answer with the plan, dated. */
+  protected async ask(): Promise<void> {
+    const [joint, seat] = [this.searched(), this.seat()];
+    if (!joint || !seat) return;
+    this.asking.set(true);
+    this.trouble.set('');
+    try {
+      const { inside, outside, width, journalOpen = false } = seat;
+      const sizes = { inside, outside, ...(width === undefined ? {} : { width }) };
+      const answer = await firstValueFrom(this.api.parts(joint, { ...sizes, open: journalOpen }));
+      this.store.setSearch(joint, this.record(answer, sizes));
+      this.store.saveNow();
+      if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    } finally {
+      this.asking.set(false);
+    }
+  }
+
+  protected pick(number: string): void {
+    const [joint, search] = [this.searched(), this.search()];
+    if (!joint || !search) return;
+    this.store.setSearch(joint, { ...search, chosen: number });
+    this.store.saveNow();
+  }
+
+  protected text(key: 'work' | 'owner' | 'reason', text: string): void {
+    this.put(key, text.trim().slice(0, 200) || undefined);
+  }
+
+  /** Takes a number, or says what is wrong with it and changes nothing. */
+  protected amount(key: 'cost' | 'hours', text: string): void {
+    const most = key === 'cost' ? MOST_COST : MOST_HOURS;
+    const value = Number(text.replace(',', '.'));
+    const ok = Number.isFinite(value) && value >= 0 && value <= most;
+    this.problem.set(
+      ok ? '' : `“${text}” is no ${key === 'cost' ? 'cost' : 'number of hours'} between 0 and ${most}.`,
+    );
+    if (ok) this.put(key, text.trim() === '' ? undefined : value);
+  }
+
+  /** A verdict of one’s own needs its reason; without one the computed verdict stands. */
+  protected judge(text: string, reason: string): void {
+    const verdict = VERDICTS.find((v) => v === text);
+    if (verdict && reason.trim().length < 3) {
+      this.problem.set('Write the reason for your own verdict first.');
+      return;
+    }
+    this.problem.set('');
+    const { verdict: _v, reason: _r, ...rest } = this.note();
+    this.write(verdict ? { ...rest, verdict, reason: reason.trim() } : rest);
+  }
+
+  private put<K extends keyof JointNote>(key: K, value: JointNote[K] | undefined): void {
+    const { [key]: _before, ...rest } = this.note();
+    this.write(value === undefined ? rest : { ...rest, [key]: value });
+  }
+
+  private write(note: JointNote): void {
+    this.store.setJoint(this.id(), Object.keys(note).length ? note : undefined);
+    this.store.saveNow();
+  }
+
+  private record(answer: PartsAnswer, asked: Readonly<Record<string, number>>): PartSearch {
+    const { of, offers, from, at } = answer;
+    return { asked, of, found: offers, from, at, who: this.person.name() };
+  }
+
+  private readonly buying = computed(() => this.store.plan().choices.shaftRoute === 'buy');
+
+  private parts(facts: boolean): readonly string[] {
+    const all = this.joint().faces.flatMap((f) => f.from);
+    return [...new Set(all)].filter((place) => place.startsWith('fact.') === facts);
+  }
+}
+
+/** Sizes of a seat by the same rule as the mating table: a journal given for the new shafts is fixed. */
+function seatOf(
+  joint: SearchedJoint,
+  of: (id: string) => number | undefined,
+  buying: boolean,
+): RingSeat | undefined {
+  const inside = joint === 'bearing' ? (of('new.journal') ?? of('donor.journal')) : of('donor.sealJournal');
+  const outside = of(joint === 'bearing' ? 'donor.bearingBore' : 'donor.sealBore');
+  if (inside === undefined || outside === undefined) return undefined;
+  if (joint === 'seal') return { inside, outside };
+  const width = of('donor.bearingWidth');
+  const journalOpen = buying && of('new.journal') === undefined;
+  return { inside, outside, journalOpen, ...(width === undefined ? {} : { width }) };
+}

@@ -1,0 +1,85 @@
+import { Component, computed, inject } from '@angular/core';
+import { MatIconModule } from '@angular/material/icon';
+import {
+  factText,
+  isOpen,
+  KIND_WORDS,
+  OPEN_BREAKAWAY_NM,
+  routeSummary,
+  SIDES,
+  type Check,
+  type Fact,
+} from '@intervex/core';
+import { EVIDENCE_WORDS } from '../../readings/fact-field';
+import { FigureValue } from '../../shared/figure-value';
+import { JumpService } from '../../state/jump.service';
+import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
+import { DonorVerdictCard } from './donor-verdict';
+
+/** Steps by which a differential is proven, and the fact each leaves. */
+const SLIP_STEPS = [
+  { fact: 'slip.claim', name: 'Said to be' },
+  { fact: 'slip.look', name: 'Look inside' },
+  { fact: 'slip.turn', name: 'Turn one wheel, watch the other' },
+] as const;
+
+/** What was found out about a donor, what speaks against it, and the decision. */
+@Component({
+  selector: 'ix-judge-desk',
+  imports: [DonorVerdictCard, FigureValue, MatIconModule],
+  templateUrl: './judge-desk.html',
+  styleUrl: './judge-desk.scss',
+})
+export class JudgeDesk {
+  private readonly jumps = inject(JumpService);
+  private readonly units = inject(UnitsService);
+  protected readonly store = inject(PlanStore);
+  protected readonly sides = SIDES;
+
+  protected readonly judged = computed(() => this.store.results().judged);
+  protected readonly open = computed(() =>
+    this.store
+      .results()
+      .checks.filter((c) => c.stage === 'donor' && isOpen(c))
+      .sort((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop')),
+  );
+  protected readonly slip = computed(() => {
+    const { facts } = this.store.plan();
+    const steps = SLIP_STEPS.map(({ fact, name }) => ({ name, ...answer(fact, facts[fact]) }));
+    const torque = this.store.results().known['slip.torque']?.figure;
+    const answered = torque
+      ? {
+          text: `${this.units.show(torque.value, 'Nm')}; an open one stays under ${OPEN_BREAKAWAY_NM} N·m`,
+          how: 'measured',
+        }
+      : { text: '', how: '' };
+    return [...steps, { name: 'Break-away torque', ...answered }];
+  });
+  protected readonly finding = computed(() => {
+    const { status, kind } = this.judged().slip;
+    if (status === 'contradiction') return 'The tests contradict each other.';
+    return status === 'proven' && kind ? `Proven ${KIND_WORDS[kind]}.` : 'Not proven: nothing but a claim.';
+  });
+  protected readonly route = computed(() =>
+    routeSummary({ id: 'this', name: '' }, this.store.plan(), this.store.results()),
+  );
+  protected readonly money = computed(() => {
+    const { purchase, parts, shafts, machining, joints, total } = this.route().money;
+    return [
+      ['Donor', purchase],
+      ['Missing parts', parts],
+      ['Shafts', shafts],
+      ['Machining and welding', machining],
+      ['Work on the joints', joints],
+      ['Together', total],
+    ] as const;
+  });
+
+  protected jump(check: Check): void {
+    if (check.at) void this.jumps.to(check.at, 'donor');
+  }
+}
+
+const answer = (id: string, fact: Fact | undefined) =>
+  fact ? { text: factText(id, fact.value), how: EVIDENCE_WORDS[fact.evidence] } : { text: '', how: '' };

@@ -1,0 +1,29 @@
+import { Component } from '@angular/core';
+import { FactGroup } from '../../readings/fact-group';
+import { ReadingGroup } from '../../readings/reading-group';
+
+/** Headings by which a donor is judged, readings and facts alike, in the order they are looked at. */
+export const JUDGED_GROUPS: readonly string[] = [
+  'Ratio',
+  'Differential',
+  'Condition',
+  'Strength',
+  'Completeness',
+  'Money and time',
+];
+
+/** What is looked at, counted and asked before a donor is bought. */
+@Component({
+  selector: 'ix-judge-panel',
+  imports: [FactGroup, ReadingGroup],
+  template: `
+    @for (group of groups; track group) {
+      <h2>{{ group }}</h2>
+      <ix-fact-group stage="donor" [group]="group" [bare]="true" />
+      <ix-reading-group stage="donor" [group]="group" [bare]="true" />
+    }
+  `,
+})
+export class JudgePanel {
+  protected readonly groups = JUDGED_GROUPS;
+}

@@ -1,0 +1,187 @@
+import { Component, computed, inject, input, output } from '@angular/core';
+import { MatIconModule } from '@angular/material/icon';
+import type { JointId, JointResult, Verdict } from '@intervex/core';
+import { PlanStore } from '../../state/plan-store';
+
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  fits: 'fits',
+  work: 'fits with work',
+  no: 'does not fit',
+  unknown: 'unknown',
+};
+const ICONS: Readonly<Record<Verdict, string>> = {
+  fits: 'settled',
+  work: 'work',
+  no: 'stop',
+  unknown: 'unknown',
+};
+
+/** Every joint between donor, car and bought parts: both faces, the verdict, and what it takes. */
+@Component({
+  selector: 'ix-mating',
+  imports: [MatIconModule],
+  template: `
+    <p class="sums">
+      @for (s of sums(); track s.verdict) {
+        <span [class]="s.verdict">
+          <mat-icon [svgIcon]="icons[s.verdict]" aria-hidden="true" />
+          <b class="figure">{{ s.count }}</b>
+          {{ words[s.verdict] }}
+        </span>
+      }
+    </p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">Joint</th>
+          <th scope="col">Faces</th>
+          <th scope="col">Verdict</th>
+          <th scope="col" class="number">Cost</th>
+          <th scope="col" class="number">Hours</th>
+          <th scope="col">Whose question</th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (j of joints(); track j.id) {
+          <tr [class.chosen]="j.id === chosen()" (click)="choose.emit(j.id)">
+            <th scope="row">
+              <button
+                type="button"
+                class="plain"
+                [attr.aria-pressed]="j.id === chosen()"
+                (click)="choose.emit(j.id); $event.stopPropagation()"
+              >
+                {{ j.label }}
+              </button>
+            </th>
+            <td>
+              @for (f of j.faces; track f.of) {
+                <span class="face">
+                  <small class="second">{{ f.of }}</small>
+                  <span [class.second]="!f.text">{{ f.text || 'not known' }}</span>
+                </span>
+              }
+            </td>
+            <td [class]="j.verdict">
+              <span class="verdict">
+                <mat-icon [svgIcon]="icons[j.verdict]" aria-hidden="true" />
+                <b>{{ words[j.verdict] }}</b>
+                @if (j.note.verdict) {
+                  <small class="second">own verdict</small>
+                }
+              </span>
+              <small>{{ why(j) }}</small>
+            </td>
+            <td class="number figure">{{ j.note.cost ?? '' }}</td>
+            <td class="number figure">{{ j.note.hours ?? '' }}</td>
+            <td>{{ j.note.owner ?? '' }}</td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow-x: auto;
+    }
+    .sums {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 20px;
+      margin: 4px 0 10px;
+      font-size: 13.5px;
+    }
+    .sums span,
+    .verdict {
+      display: inline-flex;
+      gap: 5px;
+      align-items: center;
+    }
+    mat-icon {
+      flex: none;
+      width: 17px;
+      height: 17px;
+      color: var(--ink-2);
+    }
+    .fits mat-icon {
+      color: var(--dye);
+    }
+    .work mat-icon {
+      color: var(--amber);
+    }
+    .no mat-icon,
+    .no b {
+      color: var(--red);
+    }
+    table {
+      width: 100%;
+      border-collapse: collapse;
+      background: var(--sheet);
+    }
+    th,
+    td {
+      padding: 4px 9px;
+      border-bottom: 1px solid var(--rule);
+      font-size: 13px;
+      text-align: left;
+      vertical-align: top;
+    }
+    thead th {
+      color: var(--ink-2);
+      font-size: 12.5px;
+      font-weight: 500;
+    }
+    tbody tr {
+      cursor: pointer;
+    }
+    tbody tr:hover {
+      background: var(--paper);
+    }
+    tr.chosen,
+    tbody tr.chosen:hover {
+      background: var(--dye-tint);
+      box-shadow: inset 3px 0 0 var(--dye);
+    }
+    tbody th button {
+      min-height: 24px;
+      font-weight: 620;
+      text-align: left;
+    }
+    .face {
+      display: grid;
+      grid-template-columns: 104px minmax(90px, 1fr);
+      gap: 6px;
+      align-items: baseline;
+    }
+    td small {
+      display: block;
+      font-size: 12px;
+      line-height: 1.3;
+    }
+    .number {
+      text-align: right;
+    }
+  `,
+})
+export class MatingTable {
+  private readonly store = inject(PlanStore);
+  readonly chosen = input.required<JointId>();
+  readonly choose = output<JointId>();
+  protected readonly words = VERDICT_WORDS;
+  protected readonly icons = ICONS;
+
+  protected readonly joints = computed(() => this.store.results().mating);
+  protected readonly sums = computed(() =>
+    (['fits', 'work', 'no', 'unknown'] as const).map((verdict) => ({
+      verdict,
+      count: this.joints().filter((j) => j.verdict === verdict).length,
+    })),
+  );
+
+  /** Reason of the verdict that counts, and the work that was written down. */
+  protected why({ note, computed: judged }: JointResult): string {
+    const reason = note.verdict ? (note.reason ?? '') : judged.why;
+    return [reason, note.work && `work: ${note.work}`].filter(Boolean).join('; ');
+  }
+}
