@@ -1,16 +1,25 @@
 import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+const example = (name: string) => readFileSync(join(import.meta.dirname, `../examples/${name}.json`), 'utf8');
 /** The demo's plan file. */
-export const TERN = readFileSync(join(import.meta.dirname, '../examples/tern.json'), 'utf8');
+export const TERN = example('tern');
+/** The same car with a donor whose bearing nobody makes. */
+export const STAG = example('tern-stag');
+/** The same car with a donor that is not the limited-slip it was sold as. */
+export const PACKHORSE = example('tern-packhorse');
 
 /** Brings the demo in as a project of this journey's own and returns its variant's id. */
-export async function ownTern(request: APIRequestContext, change = (text: string) => text): Promise<string> {
+export const ownTern = (request: APIRequestContext, change = (text: string) => text): Promise<string> =>
+  ownPlan(request, change(TERN));
+
+/** Brings a plan file in as a project of its own and returns its variant's id. */
+export async function ownPlan(request: APIRequestContext, file: string): Promise<string> {
   const answer = await request.post('/api/plan-files?who=Ansa', {
-    data: change(TERN),
+    data: file,
     headers: { 'content-type': 'application/json' },
   });
   expect(answer.status()).toBe(201);
@@ -54,4 +63,21 @@ export function textOfPdf(bytes: Buffer): string {
   rmSync(folder, { recursive: true, force: true });
   expect(status).toBe(0);
   return stdout;
+}
+
+/** Ends the process of a stand-in, as a crash would. @throws Error where it does not run */
+export function killStandin(file: string, port: number): void {
+  const pid = readdirSync('/proc').find((name) => {
+    try {
+      return (
+        /^\d+$/.test(name) &&
+        readFileSync(`/proc/${name}/cmdline`, 'utf8').includes(`standins/dist/${file}`) &&
+        readFileSync(`/proc/${name}/environ`, 'utf8').split('\0').includes(`PORT=${port}`)
+      );
+    } catch {
+      return false;
+    }
+  });
+  if (!pid) throw new Error(`${file} does not run on port ${port}.`);
+  process.kill(Number(pid), 'SIGKILL');
 }

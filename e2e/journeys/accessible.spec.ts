@@ -21,7 +21,7 @@ for (const { colorScheme, width } of SCREENS)
 
     test('every view passes the accessibility scan', async ({ page, request }) => {
       const id = await ownTern(request);
-      for (const stage of ['brief', 'survey', 'donor', 'cut', 'sheets', 'readings']) {
+      for (const stage of ['brief', 'survey', 'donor', 'cut', 'sheets', 'readings', 'routes']) {
         await openStage(page, id, stage);
         await scan(page);
       }
@@ -42,6 +42,23 @@ for (const { colorScheme, width } of SCREENS)
       await page.keyboard.press('Escape');
       await page.locator('ix-strip').getByRole('button').first().click();
       await expect(page.getByRole('complementary', { name: 'Working' })).toBeVisible();
+      await scan(page);
+    });
+
+    test('judging, mating, angles and the whole project pass it too', async ({ page, request }) => {
+      test.skip(width < 760, 'a phone walks these one at a time');
+      const id = await ownTern(request);
+      await openStage(page, id, 'donor');
+      for (const tab of ['Judge', 'Mating']) {
+        await page.getByRole('radio', { name: tab }).click();
+        await scan(page);
+      }
+      await openStage(page, id, 'survey');
+      await page.getByRole('radio', { name: 'Angles' }).click();
+      await scan(page);
+      await openStage(page, id, 'readings');
+      await page.getByRole('radio', { name: 'Whole project' }).click();
+      await expect(page.getByText(/readings in all variants/)).toBeVisible();
       await scan(page);
     });
   });

@@ -42,3 +42,20 @@ test('the readings log finds, tells the past, goes out as a table and comes in a
   await page.getByRole('button', { name: 'Casting to housing end, left', exact: true }).click();
   await expect(field(page, 'Casting to housing end, left')).toBeFocused();
 });
+
+test('all readings of a project are in one list that is searched on the server', async ({ page, request }) => {
+  const id = await ownTern(request);
+  await request.post('/api/variants', { data: { name: 'Second way', copyOf: id, who: 'Ansa' } });
+  await openStage(page, id, 'readings');
+  await page.getByRole('radio', { name: 'Whole project' }).click();
+  const list = page.getByRole('list', { name: 'Readings of all variants' });
+  await expect(list.getByRole('listitem').first()).toContainText('WMS width wanted');
+  await page.getByRole('searchbox', { name: 'Find' }).fill('tube outside second');
+  await expect(page.getByText(/^4 of \d+ readings in all variants$/)).toBeVisible();
+  await expect(list.getByRole('listitem')).toHaveCount(4);
+  await expect(list.getByRole('listitem').first()).toContainText('69.86 mm');
+  await page.getByRole('searchbox', { name: 'Find' }).fill('');
+  // The list is as long as all readings, and what is looked at comes in while it is scrolled.
+  await list.evaluate((e) => e.scrollTo(0, e.scrollHeight));
+  await expect(list.getByRole('listitem').last()).toContainText('Second way');
+});

@@ -68,7 +68,7 @@ test('a plan goes out as a file and comes in again; a bad file is refused in wor
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
   await give('short.json', TERN.slice(0, 700));
   await expect(page.getByRole('alert')).toContainText('cut short');
-  await give('later.json', TERN.replace('"version": 3', '"version": 7'));
+  await give('later.json', TERN.replace(/"version": \d+/, '"version": 99'));
   await expect(page.getByRole('alert')).toContainText('newer');
   await give('script.json', TERN.replace('"Tern"', '"<script>alert(1)</script>"'));
   await expect(page.getByRole('alert')).toContainText('project');

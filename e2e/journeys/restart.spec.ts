@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { startApplication } from '../../tools/lib/application.mjs';
 import { field, saved, strip } from '../bench-hand';
 
-const PORT = 4392;
+// Away from the ports of the other journeys’ application and its stand-ins.
+const PORT = 4395;
 
 test('the page outlives a restart, keeps what was typed, and tomorrow all is as it was left', async ({
   page,

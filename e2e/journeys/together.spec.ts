@@ -14,6 +14,7 @@ test('a reading entered on the phone moves the drawing on the laptop, and both a
   await openStage(phone, id, 'donor');
   await expect(page.locator('ix-top-bar .here')).toContainText('2 pages open: bench, bench');
 
+  await phone.getByRole('combobox', { name: 'Heading' }).selectOption('Left side');
   for (const key of '796.2') await phone.getByRole('button', { name: key, exact: true }).tap();
   await phone.getByRole('button', { name: 'Next' }).tap();
   // The mean of 791.8, 792.2 and 796.2 is 793.4, 92.4 over 701.

@@ -8,9 +8,11 @@ const USUAL_TYRE = 620;
 /** Bump travel while it is not known, mm. */
 const USUAL_BUMP = 70;
 /** Half-width of the drawing while nothing is read, mm. */
-const EMPTY_HALF = 800;
-/** Beyond the widest thing drawn, mm. */
-const MARGIN = 60;
+const EMPTY_HALF = 900;
+/** Beyond the widest thing drawn: room for its dimension’s text, mm. */
+const MARGIN = 260;
+/** How far a lip is drawn out, mm. */
+const LIP_OUT = 30;
 /** The rim’s bottom lies this share of the tyre’s radius below the hub. */
 const RIM_BOTTOM = 0.65;
 /** How far a lip is drawn up, mm. */
@@ -51,7 +53,7 @@ export function roomView(results: Results): View {
     dimensions: dimensions(results, top, -radius),
     handles: [],
     captions: [
-      { text: 'car centreline', at: [0, -radius + 8], anchor: 'middle' },
+      { text: 'car centreline', at: [0, -radius + 8], anchor: 'start' },
       { text: 'LEFT', at: [-reach * 0.3, top * 0.7], anchor: 'middle' },
       { text: 'RIGHT', at: [reach * 0.3, top * 0.7], anchor: 'middle' },
     ],
@@ -82,7 +84,7 @@ function edge(points: readonly Point[], pose: Pose, at: string): Shape[] {
 function lip(y: number | undefined, v: number, place: Place, pose: Pose, side: Side): Shape[] {
   if (y === undefined) return [];
   const style = pose === 'ride' ? 'mark' : 'ghost';
-  const points = [place(y, v), place(y, v + LIP), place(y + MARGIN / 2, v + LIP)];
+  const points = [place(y, v), place(y, v + LIP), place(y + LIP_OUT, v + LIP)];
   return [{ kind: 'line', style, points, at: `room.out.${pose}.${side}` }];
 }
 

@@ -8,14 +8,14 @@ export function matingChecks(joints: readonly JointResult[]): Check[] {
     if (verdict === 'fits' || verdict === 'work') return [];
     const touched = faces.some((f) => f.text !== '');
     if (verdict === 'unknown' && (!touched || note.owner)) return [];
-    const size = faces.map((f) => `${f.of} ${f.text || 'unknown'}`).join(', ');
+    const known = faces.filter((f) => f.text !== '').map((f) => `${f.of} ${f.text}`);
     return [
       {
         id: `joint.${id}`,
         stage: 'donor' as const,
         level: verdict === 'no' ? ('stop' as const) : ('caution' as const),
         title: verdict === 'no' ? `${label}: does not fit` : `${label}: an open question`,
-        reason: `${size}: ${note.reason || computed.why}.`,
+        reason: `${known.join(', ')}; ${note.reason || computed.why}.`,
         todo:
           verdict === 'no'
             ? 'Find what joins them before anything is ordered, or leave this donor.'

@@ -55,7 +55,10 @@ export function routeSummary(route: { id: string; name: string }, plan: Plan, re
   const joints: Record<Verdict, number> = { fits: 0, work: 0, no: 0, unknown: 0 };
   for (const joint of results.mating) joints[joint.verdict] += 1;
   const open = results.checks.filter(isOpen);
-  const stops = open.filter((c) => c.level === 'stop').map((c) => c.title);
+  const why = new Map(results.mating.map((j) => [`joint.${j.id}`, j.note.reason ?? j.computed.why]));
+  const stops = open
+    .filter((c) => c.level === 'stop')
+    .map((c) => [c.title, why.get(c.id)].filter(Boolean).join(', '));
   const hours = (of('time.hours') ?? 0) + results.mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0);
   const pace = (of('brief.hoursPerWeek') ?? WEEK) / WEEK;
   const chosen = results.schools.find((s) => s.school === plan.choices.school);

@@ -1,5 +1,5 @@
 import type { Results } from '../evaluate';
-import { expandedUncertainty, INSTRUMENTS, type ReadingSummary } from '../measure';
+import { expandedUncertainty, INSTRUMENTS, type InstrumentId, type ReadingSummary } from '../measure';
 import {
   FACTS,
   factText,
@@ -84,7 +84,7 @@ function readingRow(
     id: q.id,
     name: quantityName(q),
     hint: q.hint,
-    how: `${INSTRUMENTS[instrument].label}${datum === 'none' ? '' : ` from ${datum}`}`,
+    how: howRead(instrument, datum),
     unit: unitWord(q, unit),
     options: [],
     ticked: '',
@@ -93,12 +93,19 @@ function readingRow(
   if (!known) return { ...row, repeats: [], result: '', agreement: '' };
   const digits = unit === 'mm' && q.unit === 'mm' && instrument === 'caliper' ? 2 : undefined;
   const shown = (value: number) => showValue(value, q.unit, unit, digits);
+  const U = expandedUncertainty(known.figure);
   return {
     ...row,
     repeats: reading.repeats.map((r) => shown(r.value)),
-    result: `${shown(known.figure.value)} ± ${shown(expandedUncertainty(known.figure))}`,
+    result: U > 0 ? `${shown(known.figure.value)} ± ${shown(U)}` : shown(known.figure.value),
     agreement: known.summary?.agreement ?? '',
   };
+}
+
+/** With what, and from where; nothing for what is only chosen. */
+function howRead(instrument: InstrumentId, datum: string): string {
+  if (instrument === 'chosen') return '';
+  return `${INSTRUMENTS[instrument].label}${datum === 'none' ? '' : ` from ${datum}`}`;
 }
 
 function factRow(kind: (typeof FACTS)[number], fact: Fact | undefined): SurveySheetRow {

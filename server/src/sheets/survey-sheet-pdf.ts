@@ -100,7 +100,8 @@ function reading(doc: Pdf, row: SurveySheetRow): void {
       .fillColor(row.agreement === 'disagree' ? INK.caution : INK.main);
     const more = row.repeats.length > BOXES ? `, ${row.repeats.length} read` : '';
     const tail = row.agreement === 'disagree' ? `${more}: take another` : more;
-    doc.text(`${row.result}${tail}`, x, y + 4.5, { width: result + 14, lineBreak: true });
+    const top = tail ? y + 0.5 : y + 4.5;
+    doc.text(`${row.result}${tail}`, x, top, { width: result + 14, lineBreak: true });
   }
   rule(doc, y + LINE - 1);
 }

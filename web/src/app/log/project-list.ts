@@ -117,6 +117,7 @@ const LINE = 32;
       text-decoration: underline;
     }
     small {
+      margin-left: 6px;
       font-size: 12px;
     }
   `,

@@ -80,7 +80,7 @@ const CLAIMS: readonly string[] = ['slip.claim'];
     }
     .row {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 148px 84px;
+      grid-template-columns: minmax(0, 1fr) 152px 98px;
       gap: 6px;
       align-items: center;
     }

@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { QUANTITIES, type StageId } from '@intervex/core';
+import { QUANTITIES, quantityName, type StageId } from '@intervex/core';
 import { ReadingField } from './reading-field';
 
 /** All quantities of one heading of a stage, in walking order. */
@@ -16,7 +16,7 @@ import { ReadingField } from './reading-field';
       </h2>
     }
     @for (q of quantities(); track q.id) {
-      <ix-reading [id]="q.id" />
+      <ix-reading [id]="q.id" [label]="bothSides() ? nameOf(q) : ''" />
     }
   `,
 })
@@ -29,6 +29,11 @@ export class ReadingGroup {
   protected readonly quantities = computed(() =>
     QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()),
   );
+  /** Left and right stand under one heading, so each says which it is. */
+  protected readonly bothSides = computed(
+    () => new Set(this.quantities().flatMap((q) => q.side ?? [])).size > 1,
+  );
+  protected readonly nameOf = quantityName;
   protected readonly datum = computed(() => {
     const datums = new Set(this.quantities().map((q) => q.datum));
     const [only] = [...datums];

@@ -18,6 +18,7 @@ import {
   QUANTITIES,
   quantityName,
   readQuantity,
+  type InstrumentId,
   type Parsed,
   type Quantity,
   type StageId,
@@ -35,6 +36,15 @@ import { ZeroedOn } from './zeroed-on';
 
 /** Keys of the pad, row by row. */
 const PAD = ['7', '8', '9', '1/16', '4', '5', '6', '/', '1', '2', '3', 'space', '0', '.', '−', '⌫'] as const;
+
+/** What is not read with anything. */
+const UNREAD: Readonly<Partial<Record<InstrumentId, string>>> = {
+  count: 'Counted',
+  chosen: 'Chosen',
+  estimate: 'Estimated',
+  seen: 'Seen, not measured',
+  seller: 'As the seller says',
+};
 
 /** One reading at a time, with big keys, in walking order: for a phone under the car. */
 @Component({
@@ -78,6 +88,13 @@ export class Walk {
     const { unit } = this.quantity();
     if (unit === 'mm') return this.units.suffix();
     return { kg: 'kg', rad: '°', Nm: 'N·m' }[unit as string] ?? '';
+  });
+  /** With what it is read, and from where. */
+  protected readonly how = computed(() => {
+    const { instrument, datum } = this.quantity();
+    const id = this.reading()?.instrument ?? instrument;
+    const words = UNREAD[id] ?? `With ${INSTRUMENTS[id].label}`;
+    return `${words}${datum === 'none' ? '' : `, from the ${datum}`}.`;
   });
   protected readonly meaning = computed(() => {
     const read = this.read();

@@ -7,7 +7,7 @@ import { PlanStore } from '../state/plan-store';
   selector: 'ix-zeroed-on',
   template: `
     <label>
-      <span class="second">zeroed on</span>
+      <span [class]="bare() ? 'hidden' : 'second'">zeroed on</span>
       <select
         #zero
         class="choice"
@@ -24,6 +24,9 @@ import { PlanStore } from '../state/plan-store';
     </label>
   `,
   styles: `
+    select {
+      max-width: 170px;
+    }
     label {
       display: inline-flex;
       gap: 6px;
@@ -35,6 +38,8 @@ import { PlanStore } from '../state/plan-store';
 export class ZeroedOn {
   private readonly store = inject(PlanStore);
   readonly id = input.required<string>();
+  /** Without its words, under a heading that says them. */
+  readonly bare = input(false);
 
   protected readonly name = computed(() => quantityName(quantity(this.id())));
   protected readonly reading = computed(() => this.store.plan().readings[this.id()]);

@@ -18,6 +18,9 @@ const FLATS: Readonly<Partial<Record<StageId, string>>> = {
   donor: 'donor.angle.flat',
 };
 
+/** Angles of the car that do not turn with its axle. */
+const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
+
 /**
  * Every angle as the gauge showed it, what it was zeroed on, its slope against level, and what the gauge would
  * show zeroed on another or after the axle was rolled.
@@ -57,7 +60,7 @@ const FLATS: Readonly<Partial<Record<StageId, string>>> = {
           <tr>
             <th scope="row">{{ a.label }}</th>
             <td class="number"><ix-figure [figure]="a.shown" [digits]="1" /></td>
-            <td><ix-zeroed-on [id]="a.id" /></td>
+            <td><ix-zeroed-on [id]="a.id" [bare]="true" /></td>
             <td class="number">
               @if (a.slope) {
                 <ix-figure [figure]="a.slope" [digits]="1" />
@@ -199,7 +202,7 @@ export class AnglesTable {
     if (!flat?.slope || now === undefined) return [];
     const before = flat.slope.value;
     return this.known()
-      .filter((a) => a.id !== flat.id)
+      .filter((a) => a.id !== flat.id && !STAYS.includes(a.id))
       .map(({ label, slope }) => ({
         label,
         text: formatAngle(slopeAfterRoll(slope?.value ?? 0, before, now), 1, true),

@@ -139,13 +139,14 @@ export class InstrumentsService {
     if (unit !== target.unit) return `Not taken: ${name} is not read with the ${label.toLowerCase()}.`;
     const value = Number((reading.value * per).toFixed(6));
     const wrong = refuseValue(target, value, this.units.unit());
-    if (wrong) return `Not taken into ${name}: ${wrong}.`;
+    if (wrong) return `Not taken. ${wrong.replace(/\.?$/, '.')}`;
     const zero = this.zeroOf(reading, target);
     if (zero === undefined)
       return 'Not taken: the gauge is zeroed, but on what? Click into the field of the flat, and press Zero.';
     const count = this.put(target, value, { instrument, ...(zero === '' ? {} : { zeroedOn: zero }) });
     this.store.saveNow();
-    return `Taken into ${name}: ${this.units.show(value, unit)}${count > 1 ? `, reading ${count}` : ''}.`;
+    const digits = unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined;
+    return `Taken into ${name}: ${this.units.show(value, unit, digits)}${count > 1 ? `, reading ${count}` : ''}.`;
   }
 
   /** What the value is read against: empty for level; undefined where nobody knows. */

@@ -58,6 +58,8 @@ export class Bench<T> {
 
   static async of<T>(component: Type<T>, plan: Plan, inputs: Record<string, unknown> = {}): Promise<Bench<T>> {
     localStorage.clear();
+    // The test’s page has no layout, so nothing scrolls.
+    Element.prototype.scrollIntoView = () => undefined;
     TestBed.configureTestingModule({
       providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
     });

@@ -17,11 +17,6 @@ import { MatingTable } from './mating-table';
 import { ReadingsPanel } from './readings-panel';
 
 type Tab = 'readings' | 'judge' | 'mating';
-const SUBTITLES: Readonly<Record<Tab, string>> = {
-  readings: 'its dimensions',
-  judge: 'is it what it is said to be, and worth its money',
-  mating: 'what bolts to what',
-};
 
 /** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
 @Component({
@@ -44,7 +39,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
     @if (mode.walking()) {
       <ix-walk stage="donor" title="Donor" [view]="view()" (closed)="mode.choose('list')" />
     } @else {
-      <ix-stage title="Donor" [subtitle]="subtitle()">
+      <ix-stage title="Donor" [subtitle]="store.plan().brief.donor || 'the axle that comes in'">
         <div tabs class="tabs">
           <mat-button-toggle-group
             [value]="tab()"
@@ -98,9 +93,6 @@ export class DonorStage {
   protected readonly tab = signal<Tab>('readings');
   protected readonly joint = signal<JointId>('spline');
   protected readonly view = computed(() => donorView(this.store.results()));
-  protected readonly subtitle = computed(() =>
-    [this.store.plan().brief.donor, SUBTITLES[this.tab()]].filter(Boolean).join(', '),
-  );
 
   constructor() {
     // A jump opens the part of the stage its place stands in.

@@ -22,6 +22,8 @@ import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 import { VERDICT_WORDS } from './mating-table';
 
+/** How many of what comes near are shown where nothing joins. */
+const MOST_NEAR = 3;
 /** Most that a cost or hours may be. */
 const MOST_COST = 1_000_000;
 const MOST_HOURS = 5000;
@@ -64,7 +66,10 @@ export class JointPanel {
   });
   protected readonly offers = computed(() => {
     const [search, seat] = [this.search(), this.seat()];
-    return search && seat ? rankRings(search.found, seat) : [];
+    if (!search || !seat) return [];
+    const ranked = rankRings(search.found, seat);
+    const joining = ranked.filter((r) => r.verdict !== 'no');
+    return joining.length ? joining : ranked.slice(0, MOST_NEAR);
   });
 
   /** Asks the counter and keeps its answer with the plan, dated. */

@@ -38,11 +38,28 @@ export class JudgeDesk {
   protected readonly sides = SIDES;
 
   protected readonly judged = computed(() => this.store.results().judged);
-  protected readonly open = computed(() =>
+  private readonly open = computed(() =>
     this.store
       .results()
       .checks.filter((c) => c.stage === 'donor' && isOpen(c))
       .sort((a, b) => Number(b.level === 'stop') - Number(a.level === 'stop')),
+  );
+  /** Joints of which nobody knows yet are named together; all else stands by itself. */
+  private readonly unknown = computed(
+    () =>
+      new Map(
+        this.store
+          .results()
+          .mating.filter((j) => j.verdict === 'unknown')
+          .map((j) => [`joint.${j.id}`, j.label]),
+      ),
+  );
+  protected readonly against = computed(() => this.open().filter((c) => !this.unknown().has(c.at ?? '')));
+  protected readonly questions = computed(() =>
+    this.open().flatMap((c) => {
+      const name = this.unknown().get(c.at ?? '');
+      return name ? [{ ...c, name }] : [];
+    }),
   );
   protected readonly slip = computed(() => {
     const { facts } = this.store.plan();
@@ -75,6 +92,10 @@ export class JudgeDesk {
       ['Together', total],
     ] as const;
   });
+
+  protected sentence(text: string): string {
+    return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+  }
 
   protected jump(check: Check): void {
     if (check.at) void this.jumps.to(check.at, 'donor');
