@@ -38,9 +38,9 @@ const SPARES: Readonly<Record<string, number>> = {
 
 /** The figure a criterion looks at; less is better. Undefined where it is not known. */
 const AMOUNT: Readonly<Record<Criterion, (r: RouteSummary) => number | undefined>> = {
-  money: (r) => r.money.total,
-  hours: (r) => r.hours,
-  days: (r) => r.days,
+  money: (r) => (r.money.unpriced.length ? undefined : r.money.total),
+  hours: (r) => (r.timeKnown ? r.hours : undefined),
+  days: (r) => (r.timeKnown ? r.days : undefined),
   risk: (r) => r.questions + 3 * r.joints.no + r.cautions,
   spares: (r) => SPARES[r.spares],
   strength: (r) => (r.factor === undefined ? undefined : -Math.min(r.factor, ENOUGH_STRENGTH)),
@@ -94,16 +94,35 @@ function reasonsFor(route: RouteSummary, all: readonly RouteSummary[]): readonly
       joints.work === 0 ? 'bolts in: every joint fits' : `every joint is settled, ${joints.work} with work`,
     );
   const others = all.filter((r) => r !== route);
-  const cheapest = Math.min(...others.map((r) => r.money.total));
-  if (others.length && money.total > cheapest)
-    reasons.push(`costs ${Math.round(money.total - cheapest)} more than the cheapest`);
-  else if (others.length) reasons.push(`the cheapest, by ${Math.round(cheapest - money.total)}`);
-  const quickest = Math.min(...others.map((r) => r.hours));
-  if (others.length && route.hours < quickest) reasons.push(`saves ${round(quickest - route.hours)} hours`);
+  reasons.push(
+    ...beside(AMOUNT.money, route, others, inMoney),
+    ...beside(AMOUNT.hours, route, others, inHours),
+  );
   if (questions > 0)
     reasons.push(questions === 1 ? 'one thing is not known' : `${questions} things are not known`);
   if (money.unpriced.length) reasons.push(`no price yet for ${money.unpriced.join(', ')}`);
+  if (!route.timeKnown) reasons.push('own hours not estimated yet');
   return reasons;
 }
+
+/** How an amount stands beside the least of the others; nothing where either is not known. */
+function beside(
+  amount: (r: RouteSummary) => number | undefined,
+  route: RouteSummary,
+  others: readonly RouteSummary[],
+  words: (more: number) => string,
+): readonly string[] {
+  const mine = amount(route);
+  const known = others.flatMap((r) => amount(r) ?? []);
+  if (mine === undefined || known.length === 0) return [];
+  const text = words(mine - Math.min(...known));
+  return text ? [text] : [];
+}
+
+function inMoney(more: number): string {
+  if (more > 0) return `costs ${Math.round(more)} more than the cheapest`;
+  return more < 0 ? `the cheapest, by ${Math.round(-more)}` : '';
+}
+const inHours = (more: number): string => (more < 0 ? `saves ${round(-more)} hours` : '');
 
 const round = (hours: number): number => Math.round(hours * 10) / 10;

@@ -20,6 +20,8 @@ export interface RouteSummary {
   /** In the builder’s own money; undefined for what is not known. */
   readonly money: RouteMoney;
   readonly hours: number;
+  /** Own hours were estimated; else hours and days leave out what is not known. */
+  readonly timeKnown: boolean;
   /** Days until it is done: the longest wait, then the hours at the builder’s pace. */
   readonly days: number;
   readonly spares: string;
@@ -76,6 +78,7 @@ export function routeSummary(route: { id: string; name: string }, plan: Plan, re
     blocked: results.mating.filter((j) => j.verdict === 'no').map((j) => j.label),
     money: moneyOf(plan, results, of),
     hours,
+    timeKnown: of('time.hours') !== undefined,
     days: Math.ceil((of('time.lead') ?? 0) + (pace > 0 ? hours / pace : 0)),
     spares: spares ? factText('part.spares', spares.value) : 'not known',
     questions: joints.unknown + sellersWord(plan).length,

@@ -58,6 +58,20 @@ describe('order of routes', () => {
   const dear = summary('dear', money(900, 310, 90, 14, 4));
   const wrong = summary('wrong', { ...money(60, 200, 80, 20, 5), 'new.teeth': reading('count', 28) });
 
+  it('takes nothing for cheap or quick that has no price or hours yet', () => {
+    const offer = summary('offer', { 'cost.donor': reading('seller', 40) });
+    const ranked = rankRoutes([offer, dear, cheap], DEFAULT_WEIGHTS);
+    const last = ranked.find((r) => r.route.name === 'offer');
+    expect(last?.marks).toMatchObject({ money: 0, hours: 0, days: 0 });
+    expect(ranked.at(-1)?.route.name).toBe('offer');
+    expect(last?.reasons).toContain('own hours not estimated yet');
+    expect(last?.reasons.join('; ')).not.toMatch(/cheapest|saves/);
+    // 1300 − 950.
+    const near = ranked.find((r) => r.route.name === 'dear');
+    expect(near?.reasons).toContain('costs 350 more than the cheapest');
+    expect(near?.reasons).toContain('saves 44 hours');
+  });
+
   it('puts what cannot be done last, however cheap, and says why', () => {
     const ranked = rankRoutes([wrong, cheap, dear], DEFAULT_WEIGHTS);
     expect(ranked.at(-1)).toMatchObject({ barred: true, route: { name: 'wrong' } });

@@ -111,6 +111,12 @@ export class Bench<T> {
     await this.fixture.whenStable();
   }
 
+  /** Waits until what was answered has been taken over. */
+  async settle(): Promise<void> {
+    await new Promise((done) => setTimeout(done));
+    await this.fixture.whenStable();
+  }
+
   async change(plan: Plan): Promise<void> {
     this.store.plan.set(plan);
     await this.fixture.whenStable();
