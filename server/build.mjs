@@ -25,6 +25,7 @@ await build({
     'sharp',
     'file-type',
     'p-retry',
+    'lru-cache',
     '@fontsource/*',
   ],
   logLevel: 'warning',

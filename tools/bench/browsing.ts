@@ -107,17 +107,19 @@ async function timedFetch(address: string): Promise<number> {
   return median(times);
 }
 
-/** Compressed script that the first page needs, by what went over the wire. */
+/** Compressed script that the first page needs, by what went over the wire without the answers’ headers. */
 async function firstLoad(browser: Browser, base: string): Promise<BenchFigure> {
   const page = await browser.newPage();
   const session = await page.context().newCDPSession(page);
   await session.send('Network.enable');
-  const types = new Map<string, string>();
+  const begun = new Map<string, { type: string; headers: number }>();
   const bytes = { Script: 0, Font: 0 };
-  session.on('Network.responseReceived', ({ requestId, type }) => types.set(requestId, type));
+  session.on('Network.responseReceived', ({ requestId, type, response }) =>
+    begun.set(requestId, { type, headers: response.encodedDataLength }),
+  );
   session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-    const type = types.get(requestId);
-    if (type === 'Script' || type === 'Font') bytes[type] += encodedDataLength;
+    const { type, headers = 0 } = begun.get(requestId) ?? {};
+    if (type === 'Script' || type === 'Font') bytes[type] += encodedDataLength - headers;
   });
   await page.goto(base);
   await page.getByRole('heading', { level: 1 }).waitFor();

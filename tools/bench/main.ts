@@ -7,6 +7,7 @@ import { browsing } from './browsing';
 import { computing } from './computing';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
+import { listing } from './listing';
 
 const PORT = 4393;
 
@@ -33,7 +34,7 @@ async function measure(): Promise<readonly BenchFigure[]> {
     try {
       const base = `http://127.0.0.1:${PORT}/`;
       const idle = await idling(base, application.pid);
-      return [...computing(), second, ...(await browsing(base)), idle];
+      return [...computing(), second, await listing(base), ...(await browsing(base)), idle];
     } finally {
       await application.stop();
     }

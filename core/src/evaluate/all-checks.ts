@@ -2,17 +2,19 @@ import { briefChecks } from '../brief';
 import { withAcceptance, type Check } from '../checks';
 import { cutChecks, type SchoolPlan } from '../cut';
 import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../donor';
-import { SIDES } from '../geometry';
 import { matingChecks } from '../mating';
 import type { Figure } from '../measure';
-import type { Plan } from '../plan';
+import { QUANTITIES, type Plan } from '../plan';
 import { shaftChecks } from '../shafts';
 import { angleChecks, levelChecks, surveyChecks } from '../survey';
 import { evidenceChecks } from './evidence-checks';
 import { slipInputs, type Of } from './inputs';
+import { figureGroup, memoStage } from './memo';
 import { readingChecks } from './reading-checks';
 import type { Known, Results } from './results';
 
+type Limits = Plan['limits'];
+type Figures = Readonly<Record<string, Figure | undefined>>;
 type Parts = Pick<
   Results,
   'brief' | 'level' | 'survey' | 'angles' | 'donor' | 'judged' | 'mating' | 'marks' | 'square' | 'shafts'
@@ -20,23 +22,52 @@ type Parts = Pick<
   readonly known: Readonly<Record<string, Known>>;
 };
 
-/** Every check of every stage, with what was accepted. */
-export function allChecks(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] {
-  const pair = (id: string) =>
-    Object.fromEntries(SIDES.map((s) => [s, of(`${id}.${s}`)])) as Record<'left' | 'right', Figure | undefined>;
-  const list = [
-    ...readingChecks(plan, parts.known),
-    ...briefChecks(parts.brief, plan.limits),
-    ...levelChecks(parts.level, plan.limits),
-    ...surveyChecks(parts.survey, plan.limits),
-    ...angleChecks(parts.angles),
-    ...donorChecks(parts.donor, plan.limits),
-    ...ratioChecks(parts.judged.ratio, of('brief.axleRatio')),
-    ...slipChecks(slipInputs(plan, of), parts.judged.slip),
-    ...conditionChecks(plan.facts, of, plan.limits),
-    ...capacityChecks(parts.judged.capacity, plan.limits),
-    ...matingChecks(parts.mating),
-    ...evidenceChecks(plan),
+const CONDITION_IDS = QUANTITIES.filter((q) => q.id.startsWith('cond.')).map((q) => q.id);
+
+/**
+ * Makes what gathers every check of every stage, with what was accepted. Checks of what did not change since the
+ * last plan are not made again.
+ */
+export function createChecks() {
+  const conditionFigures = figureGroup(CONDITION_IDS);
+  const held = {
+    brief: memoStage((v: { brief: Results['brief']; limits: Limits }) => briefChecks(v.brief, v.limits)),
+    level: memoStage((v: { level: Results['level']; limits: Limits }) => levelChecks(v.level, v.limits)),
+    survey: memoStage((v: { survey: Results['survey']; limits: Limits }) => surveyChecks(v.survey, v.limits)),
+    angles: memoStage((v: Pick<Results, 'angles'>) => angleChecks(v.angles)),
+    condition: memoStage((v: { facts: Plan['facts']; figures: Figures; limits: Limits }) =>
+      conditionChecks(v.facts, (id) => v.figures[id], v.limits),
+    ),
+    capacity: memoStage((v: { capacity: Results['judged']['capacity']; limits: Limits }) =>
+      capacityChecks(v.capacity, v.limits),
+    ),
+    mating: memoStage((v: Pick<Results, 'mating'>) => matingChecks(v.mating)),
+  };
+  return (plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] => {
+    const { limits, facts } = plan;
+    const { brief, level, survey, angles, mating, judged } = parts;
+    const list = [
+      ...readingChecks(plan, parts.known),
+      ...held.brief({ brief, limits }),
+      ...held.level({ level, limits }),
+      ...held.survey({ survey, limits }),
+      ...held.angles({ angles }),
+      ...donorChecks(parts.donor, limits),
+      ...ratioChecks(judged.ratio, of('brief.axleRatio')),
+      ...slipChecks(slipInputs(plan, of), judged.slip),
+      ...held.condition({ facts, figures: conditionFigures(of), limits }),
+      ...held.capacity({ capacity: judged.capacity, limits }),
+      ...held.mating({ mating }),
+      ...evidenceChecks(plan),
+      ...cutAndShafts(plan, of, parts, school),
+    ];
+    return list.map((check) => withAcceptance(check, plan.accepted[check.id]));
+  };
+}
+
+function cutAndShafts(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] {
+  const pair = (id: string) => ({ left: of(`${id}.left`), right: of(`${id}.right`) });
+  return [
     ...cutChecks(
       {
         plan: school,
@@ -64,5 +95,4 @@ export function allChecks(plan: Plan, of: Of, parts: Parts, school: SchoolPlan |
       plan.limits,
     ),
   ];
-  return list.map((check) => withAcceptance(check, plan.accepted[check.id]));
 }

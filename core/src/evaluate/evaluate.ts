@@ -2,36 +2,40 @@ import { briefStage } from '../brief';
 import { isPlanned, schoolsStage, squareStage } from '../cut';
 import { capacityStage, donorStage, ratioStage, slipFinding } from '../donor';
 import type { Figure } from '../measure';
-import { QUANTITIES, type Plan } from '../plan';
+import { matingStage } from '../mating';
+import { ANGLE_IDS, QUANTITIES, type Plan } from '../plan';
 import { shaftsStage } from '../shafts';
-import { levelStage, notLevel, roomStage, surveyStage } from '../survey';
-import { allChecks } from './all-checks';
+import { anglesStage, levelStage, notLevel, roomStage, surveyStage } from '../survey';
+import { createChecks } from './all-checks';
 import { decisions } from './decisions';
 import {
-  angleInputs,
   briefInputs,
   capacityInputs,
   donorInputs,
-  figuresById,
-  flatAngles,
   flatMarks,
-  flatMating,
   markInputs,
   matingInputs,
   ratioInputs,
   shaftInputs,
   slipInputs,
+  zeroes,
   type Of,
 } from './inputs';
-import { memoStage } from './memo';
+import { figureGroup, memoStage } from './memo';
 import { readingFigures } from './reading-figures';
 import type { Results } from './results';
 import { stageStates } from './stage-states';
 import { strip } from './strip';
 
-const LEVEL_IDS = QUANTITIES.filter((q) => q.id.startsWith('level.')).map((q) => q.id);
-const ROOM_IDS = QUANTITIES.filter((q) => q.id.startsWith('room.')).map((q) => q.id);
-const SQUARE_IDS = QUANTITIES.filter((q) => q.id.startsWith('square.')).map((q) => q.id);
+const idsOf = (pattern: RegExp): readonly string[] =>
+  QUANTITIES.filter((q) => pattern.test(q.id)).map((q) => q.id);
+const GROUPS = {
+  level: idsOf(/^level\./),
+  room: idsOf(/^room\./),
+  square: idsOf(/^square\./),
+  angles: ANGLE_IDS,
+  mating: idsOf(/^(donor|new|car|line|brake)\.(?!half|casting|tube|shaft|side|angle)/),
+} as const;
 
 /** An evaluator and how often each of its stages has really run. */
 export interface Evaluator {
@@ -39,21 +43,32 @@ export interface Evaluator {
   readonly runs: () => Readonly<Record<string, number>>;
 }
 
+type Gathered = { readonly figures: Readonly<Record<string, Figure | undefined>> };
+
+/** Figures of the stages that take many, each set the same object while nothing in it changes. */
+const makeGroups = () => ({
+  level: figureGroup(GROUPS.level),
+  room: figureGroup(GROUPS.room),
+  square: figureGroup(GROUPS.square),
+  angles: figureGroup(GROUPS.angles),
+  mating: figureGroup(GROUPS.mating),
+});
+
 /** Every stage with a memory of its last result. */
 const makeStages = () => ({
   brief: memoStage(briefStage),
-  level: memoStage(levelStage),
+  level: memoStage(({ figures }: Gathered) => levelStage(figures)),
   survey: memoStage(surveyStage),
-  angles: memoStage(flatAngles),
-  room: memoStage(roomStage),
+  angles: memoStage(anglesStage),
+  room: memoStage(({ figures }: Gathered) => roomStage(figures)),
   donor: memoStage(donorStage),
   ratio: memoStage(ratioStage),
   slip: memoStage(slipFinding),
   capacity: memoStage(capacityStage),
-  mating: memoStage(flatMating),
+  mating: memoStage(matingStage),
   schools: memoStage(schoolsStage),
   marks: memoStage(markInputs),
-  square: memoStage((figures: Record<string, Figure | undefined>) => squareStage({ figures })),
+  square: memoStage(squareStage),
   shafts: memoStage(shaftsStage),
 });
 
@@ -64,6 +79,9 @@ const makeStages = () => ({
 export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const stages = makeStages();
+  const groups = makeGroups();
+  const zeroesOf = memoStage((zeroedOn: Record<string, string | undefined>) => zeroedOn);
+  const checksOf = createChecks();
   const judge = (plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) => ({
     ratio: stages.ratio(ratioInputs(plan, of)),
     slip: stages.slip(slipInputs(plan, of)),
@@ -73,17 +91,17 @@ export function createEvaluator(): Evaluator {
     const known = figuresOf(plan.readings);
     const of: Of = (id) => known[id]?.figure;
     const brief = stages.brief(briefInputs(plan, of));
-    const level = stages.level(figuresById(LEVEL_IDS, of));
+    const level = stages.level({ figures: groups.level(of) });
     const survey = stages.survey({
       left: of('survey.left'),
       right: of('survey.right'),
       width: of('survey.width'),
     });
-    const angles = stages.angles(angleInputs(plan, of));
-    const room = stages.room(figuresById(ROOM_IDS, of));
+    const angles = stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) });
+    const room = stages.room({ figures: groups.room(of) });
     const donor = stages.donor(donorInputs(of));
     const judged = judge(plan, of, brief.demand, donor.spline?.minor);
-    const mating = stages.mating(matingInputs(plan, of));
+    const mating = stages.mating(matingInputs(plan, groups.mating(of)));
     const schools = stages.schools({
       halfLeft: of('donor.half.left'),
       halfRight: of('donor.half.right'),
@@ -94,7 +112,7 @@ export function createEvaluator(): Evaluator {
     const chosen = schools.find((s) => s.school === plan.choices.school);
     const school = chosen && isPlanned(chosen) ? chosen : undefined;
     const marks = stages.marks(flatMarks(plan, of, school));
-    const square = stages.square(figuresById(SQUARE_IDS, of));
+    const square = stages.square({ figures: groups.square(of) });
     const shafts = stages.shafts(shaftInputs(plan, of, schools));
     const parts = {
       known,
@@ -111,7 +129,7 @@ export function createEvaluator(): Evaluator {
       square,
       shafts,
     };
-    const checks = allChecks(plan, of, parts, school);
+    const checks = checksOf(plan, of, parts, school);
     const open = decisions(plan, known);
     const unlevel = notLevel(checks);
     return {

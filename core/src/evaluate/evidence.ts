@@ -27,14 +27,19 @@ function weakest(grades: readonly Evidence[]): Evidence {
 }
 
 /** Donor values that are only the seller’s word: quantity ids, and fact ids as `fact.…`. */
-export function sellersWord(plan: Plan): readonly string[] {
-  return [
-    ...Object.entries(plan.readings)
-      .filter(([, r]) => r.instrument === 'seller')
-      .map(([id]) => id),
-    // A claim about the differential is what its tests are for.
-    ...Object.entries(plan.facts)
-      .filter(([id, f]) => f.evidence === 'seller' && id !== 'slip.claim')
-      .map(([id]) => `fact.${id}`),
-  ];
+export function sellersWord({ readings, facts }: Plan): readonly string[] {
+  const told: string[] = [];
+  for (const id in readings) if (readings[id]?.instrument === 'seller') told.push(id);
+  // A claim about the differential is what its tests are for.
+  for (const id in facts) if (facts[id]?.evidence === 'seller' && id !== 'slip.claim') told.push(`fact.${id}`);
+  return told;
+}
+
+/** True where some reading of the plan is weaker than a measurement, so that figures may rest on it. */
+export function hasWeakReadings({ readings }: Plan): boolean {
+  for (const id in readings) {
+    const reading = readings[id];
+    if (reading && EVIDENCE_RANK[evidenceOf(reading.instrument)] > 0) return true;
+  }
+  return false;
 }

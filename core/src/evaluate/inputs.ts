@@ -2,11 +2,10 @@ import type { BriefInput } from '../brief';
 import { limitValue } from '../checks';
 import { marksStage, type SchoolPlan } from '../cut';
 import type { ShaftMaterial } from '../donor';
-import { matingStage } from '../mating';
+import type { MatingInput } from '../mating';
 import type { Figure } from '../measure';
-import { ANGLE_IDS, QUANTITIES, type Plan } from '../plan';
+import { ANGLE_IDS, type Plan } from '../plan';
 import type { ShaftsInput } from '../shafts';
-import { anglesStage } from '../survey';
 import type { Results } from './results';
 
 /** Finds what is known of a quantity. */
@@ -114,42 +113,20 @@ export function figuresById(ids: readonly string[], of: Of): Record<string, Figu
   return figures;
 }
 
-export type Flat = Record<string, Figure | string | undefined>;
-
-/** Angles one level deep: figures by id, and what each was zeroed on behind `zero.`. */
-export function angleInputs({ readings }: Plan, of: Of): Flat {
-  const flat: Flat = {};
-  for (const id of ANGLE_IDS) {
-    flat[id] = of(id);
-    flat[`zero.${id}`] = readings[id]?.zeroedOn;
-  }
-  return flat;
-}
-
-export function flatAngles(flat: Flat) {
-  const figures: Record<string, Figure | undefined> = {};
+/** What each angle was zeroed on, by its id. */
+export function zeroes({ readings }: Plan): Record<string, string | undefined> {
   const zeroedOn: Record<string, string | undefined> = {};
-  for (const id of ANGLE_IDS) {
-    figures[id] = flat[id] as Figure | undefined;
-    zeroedOn[id] = flat[`zero.${id}`] as string | undefined;
-  }
-  return anglesStage({ figures, zeroedOn });
+  for (const id of ANGLE_IDS) zeroedOn[id] = readings[id]?.zeroedOn;
+  return zeroedOn;
 }
 
-const MATING_IDS = QUANTITIES.filter((q) => /^(donor|new|car|line|brake)\./.test(q.id)).map((q) => q.id);
-
-export const matingInputs = (plan: Plan, of: Of): MatingFlat => ({
-  ...figuresById(MATING_IDS, of),
+export const matingInputs = (plan: Plan, figures: MatingInput['figures']): MatingInput => ({
+  figures,
   facts: plan.facts,
   notes: plan.joints,
   searches: plan.searches,
   buying: plan.choices.shaftRoute === 'buy',
 });
-
-type MatingFlat = Record<string, unknown> &
-  Pick<Plan, 'facts' | 'searches'> & { notes: Plan['joints']; buying: boolean };
-export const flatMating = ({ facts, notes, searches, buying, ...figures }: MatingFlat) =>
-  matingStage({ facts, notes, searches, buying, figures: figures as Record<string, Figure | undefined> });
 
 export function ratioInputs({ facts }: Plan, of: Of) {
   const how = facts['ratio.how']?.value;

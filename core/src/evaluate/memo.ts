@@ -1,3 +1,6 @@
+import type { Figure } from '../measure';
+import { figuresById, type Of } from './inputs';
+
 /**
  * Wraps a stage so that it runs again only when one of its inputs is another object or value than last
  * time. Holds one result.
@@ -21,4 +24,20 @@ export function memoStage<I extends object, O>(run: (inputs: I) => O): ((inputs:
 function sameInputs<I extends object>(a: I, b: I): boolean {
   const keys = Object.keys(b) as (keyof I)[];
   return keys.length === Object.keys(a).length && keys.every((key) => Object.is(a[key], b[key]));
+}
+
+/**
+ * Gathers the figures of some quantities, and gives the same object as long as none of them is another: a stage
+ * that takes it can tell by identity that nothing changed.
+ *
+ * @param ids quantities, always the same
+ */
+export function figureGroup(ids: readonly string[]): (of: Of) => Readonly<Record<string, Figure | undefined>> {
+  let last: Record<string, Figure | undefined> | undefined;
+  return (of) => {
+    const before = last;
+    if (before && ids.every((id) => before[id] === of(id))) return before;
+    last = figuresById(ids, of);
+    return last;
+  };
 }

@@ -5,24 +5,24 @@ import type { Known } from './results';
 
 /** A caution for every reading whose repeats disagree. */
 export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
-  return Object.keys(plan.readings).flatMap((id) => {
+  const checks: Check[] = [];
+  for (const id in plan.readings) {
     const summary = known[id]?.summary;
-    if (!summary || summary.agreement !== 'disagree') return [];
+    if (!summary || summary.agreement !== 'disagree') continue;
     const q = quantity(id);
     const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
     const span = AGREEMENT_SPAN * halfResolutionOf(instrument.id, q.unit);
     const most = showValue(span, q.unit, 'mm', q.unit === 'mm' ? 2 : undefined);
-    return [
-      {
-        id: `reading.${id}`,
-        stage: q.stage,
-        level: 'caution' as const,
-        title: `${quantityName(q)}: the readings disagree`,
-        figure: { value: summary.range, unit: q.unit, figureId: id },
-        reason: `Repeats with the ${instrument.label} should lie within ${most} of each other.`,
-        todo: 'Take another reading. Is the shaft pushed home, the tape straight, the burr off? Then remove the wrong one.',
-        at: id,
-      },
-    ];
-  });
+    checks.push({
+      id: `reading.${id}`,
+      stage: q.stage,
+      level: 'caution' as const,
+      title: `${quantityName(q)}: the readings disagree`,
+      figure: { value: summary.range, unit: q.unit, figureId: id },
+      reason: `Repeats with the ${instrument.label} should lie within ${most} of each other.`,
+      todo: 'Take another reading. Is the shaft pushed home, the tape straight, the burr off? Then remove the wrong one.',
+      at: id,
+    });
+  }
+  return checks;
 }

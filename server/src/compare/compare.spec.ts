@@ -73,6 +73,25 @@ describe('all variants of a project', () => {
     expect(await readings(`?find=${encodeURIComponent(find)}`)).toMatchObject({ found, of: 6 });
   });
 
+  it('follow what is saved, and the names of variants', async () => {
+    const { rows } = await readings('?find=stag');
+    const id = rows[0].variantId as string;
+    const more = {
+      ...plan,
+      readings: { 'survey.tubeOd': { repeats: [{ value: 76.31 }], instrument: 'rule' } },
+    };
+    await h.call('PUT', `/api/variants/${id}/plan`, { baseRevision: 1, plan: more, who: 'Birk' });
+    await h.call('PATCH', `/api/variants/${id}`, { name: 'Hauler axle' });
+    expect(await readings('?find=stag')).toMatchObject({ found: 0, of: 4 });
+    expect((await readings('?find=hauler%20rule')).rows[0]).toMatchObject({
+      value: 76.31,
+      variant: 'Hauler axle',
+    });
+    await h.call('POST', `/api/variants/${id}/undo`, { baseRevision: 2, who: 'Birk' });
+    await h.call('PATCH', `/api/variants/${id}`, { name: 'Stag axle' });
+    expect(await readings('?find=stag')).toMatchObject({ found: 3, of: 6 });
+  });
+
   it('are handed out a page at a time', async () => {
     const { rows, found } = await readings('?from=4&limit=1');
     expect(found).toBe(6);

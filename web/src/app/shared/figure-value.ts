@@ -77,7 +77,8 @@ export class FigureValue {
   /** Set where the number rests on something that nobody here has measured. */
   protected readonly grade = computed(() => {
     const f = this.figure();
-    const evidence = f ? weakestEvidence(f, this.store.figures(), this.store.plan()) : 'measured';
+    const weak = f && this.store.hasWeakReadings();
+    const evidence = weak ? weakestEvidence(f, this.store.figures(), this.store.plan()) : 'measured';
     return evidence === 'seller' || evidence === 'seen' ? evidence : '';
   });
   protected readonly gradeTitle = computed(() => GRADES[this.grade()] ?? '');

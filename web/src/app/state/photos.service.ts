@@ -21,9 +21,10 @@ export class PhotosService {
 
   /** Places that wait for a photo to be kept. */
   readonly busy = signal<ReadonlySet<string>>(new Set());
+  private readonly all = computed(() => this.store.plan().photos);
   private readonly byPlace = computed(() => {
     const map = new Map<string, PlacedPhoto[]>();
-    for (const [id, photo] of Object.entries(this.store.plan().photos))
+    for (const [id, photo] of Object.entries(this.all()))
       map.set(photo.place, [...(map.get(photo.place) ?? []), { id, ...photo }]);
     for (const list of map.values()) list.sort((a, b) => a.at.localeCompare(b.at));
     return map;

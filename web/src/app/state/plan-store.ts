@@ -4,6 +4,7 @@ import {
   allFigures,
   createEvaluator,
   EMPTY_PLAN,
+  hasWeakReadings,
   quantity,
   type Acceptance,
   type Brief,
@@ -71,6 +72,8 @@ export class PlanStore {
   readonly plan = signal<Plan>(EMPTY_PLAN);
   readonly results = computed(() => this.evaluate(this.plan()));
   readonly figures = computed(() => allFigures(this.results()));
+  /** Some reading is weaker than a measurement, so that figures may rest on it. */
+  readonly hasWeakReadings = computed(() => hasWeakReadings(this.plan()));
   readonly saveState = signal<SaveState>('saved');
   readonly trouble = signal('');
   readonly conflicts = signal<readonly PlanConflict[]>([]);
