@@ -16,7 +16,7 @@ const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 /** @typedef {import('@playwright/test').Page} Page */
-/** @typedef {{ name: string, stage?: string, phone?: boolean, dark?: boolean, prepare?: (page: Page) => Promise<void> }} Shot */
+/** @typedef {{ name: string, stage?: string, variant?: string, phone?: boolean, dark?: boolean, prepare?: (page: Page) => Promise<void> }} Shot */
 
 /** @type {readonly Shot[]} */
 const SHOTS = [
@@ -43,8 +43,42 @@ const SHOTS = [
       await page.getByRole('radio', { name: 'Square' }).click();
     },
   },
+  {
+    name: 'survey-room',
+    stage: 'survey',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Room' }).click();
+    },
+  },
+  {
+    name: 'survey-angles-dark',
+    stage: 'survey',
+    dark: true,
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Angles' }).click();
+      await page.getByLabel('Show angles as if zeroed on').selectOption({ index: 1 });
+    },
+  },
   { name: 'readings-log', stage: 'readings' },
   { name: 'donor', stage: 'donor' },
+  {
+    name: 'donor-judge',
+    stage: 'donor',
+    variant: 'Packhorse axle',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Judge' }).click();
+    },
+  },
+  {
+    name: 'donor-mating',
+    stage: 'donor',
+    variant: 'Stag axle',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Mating' }).click();
+      await page.getByRole('button', { name: 'Wheel bearing' }).click();
+    },
+  },
+  { name: 'routes', stage: 'routes' },
   {
     name: 'cut',
     stage: 'cut',
@@ -81,7 +115,17 @@ const SHOTS = [
   },
   { name: 'sheets', stage: 'sheets' },
   { name: 'projects', stage: '' },
-  { name: 'phone-reading', stage: 'donor', phone: true },
+  {
+    name: 'phone-reading',
+    stage: 'survey',
+    phone: true,
+    prepare: async (page) => {
+      await page.getByRole('combobox', { name: 'Heading' }).selectOption('Brakes and studs');
+      for (let i = 0; i < 2; i += 1) await page.getByRole('button', { name: 'Skip' }).click();
+      await page.getByRole('button', { name: 'Instruments' }).click();
+      await page.getByRole('menuitem', { name: 'Caliper' }).click();
+    },
+  },
   { name: 'phone-cut', stage: 'cut', phone: true, dark: true },
 ];
 
@@ -95,7 +139,8 @@ async function shoot(/** @type {import('@playwright/test').Browser} */ browser, 
   });
   const page = await context.newPage();
   const projects = await (await page.request.get(`${BASE}/api/projects`)).json();
-  const id = projects[0].variants[0].id;
+  const { variants } = projects[0];
+  const { id } = variants.find((/** @type {{ name: string }} */ v) => v.name === shot.variant) ?? variants[0];
   await page.goto(shot.stage ? `${BASE}/plan/${id}/${shot.stage}` : `${BASE}/projects`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await shot.prepare?.(page);

@@ -168,6 +168,13 @@ describe('room view', () => {
     expect(lip?.kind === 'line' ? lip.points[0] : undefined).toEqual([730.9, 349.4]);
   });
 
+  it('names what stands inboard at its height', () => {
+    const named = roomView(evaluate(plan), { 'room.kind.top.left': { value: 'arch', evidence: 'seen' } });
+    const caption = named.captions.find((c) => c.text === 'inner arch');
+    expect(caption).toMatchObject({ at: [-473.1, 309], anchor: 'start' });
+    expect(view.captions.map((c) => c.text)).not.toContain('inner arch');
+  });
+
   it('draws only the centreline while nothing is read', () => {
     const empty = roomView(evaluate(EMPTY_PLAN));
     expect(empty.dimensions).toEqual([]);

@@ -1,7 +1,7 @@
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
-import { POSES, ROOM_HEIGHTS, type Pose, type RoomHeight } from '../plan';
-import type { Dimension, Point, Shape, View } from './view';
+import { factText, POSES, ROOM_HEIGHTS, type Fact, type Pose, type RoomHeight } from '../plan';
+import type { Caption, Dimension, Point, Shape, View } from './view';
 
 /** Tyre while its diameter is not known, mm. */
 const USUAL_TYRE = 620;
@@ -13,6 +13,8 @@ const EMPTY_HALF = 900;
 const MARGIN = 260;
 /** How far a lip is drawn out, mm. */
 const LIP_OUT = 30;
+/** From a thing to its name, mm. */
+const NAME_GAP = 22;
 /** The rim’s bottom lies this share of the tyre’s radius below the hub. */
 const RIM_BOTTOM = 0.65;
 /** How far a lip is drawn up, mm. */
@@ -21,8 +23,10 @@ const LIP = 90;
 /**
  * Wheel room from behind, origin at hub height on the car’s centreline: what stands inboard at three heights, at
  * ride height and at full bump, and the arch lip.
+ *
+ * @param facts what stands inboard is named where it is known
  */
-export function roomView(results: Results): View {
+export function roomView(results: Results, facts: Readonly<Record<string, Fact>> = {}): View {
   const of = (id: string) => results.known[id]?.figure.value;
   const radius = (of('brief.tyreDiameter') ?? USUAL_TYRE) / 2;
   const bump = of('spring.bump') ?? USUAL_BUMP;
@@ -56,8 +60,30 @@ export function roomView(results: Results): View {
       { text: 'car centreline', at: [0, -radius + 8], anchor: 'start' },
       { text: 'LEFT', at: [-reach * 0.3, top * 0.7], anchor: 'middle' },
       { text: 'RIGHT', at: [reach * 0.3, top * 0.7], anchor: 'middle' },
+      ...SIDES.flatMap((side) => names(side, of, facts, at)),
     ],
   };
+}
+
+/** What stands inboard at each height, beside its reading, and the wheel face of the axle in the car. */
+function names(
+  side: Side,
+  of: (id: string) => number | undefined,
+  facts: Readonly<Record<string, Fact>>,
+  at: Readonly<Record<RoomHeight, number>>,
+): Caption[] {
+  const inward = side === 'left' ? 'start' : 'end';
+  const inboard = ROOM_HEIGHTS.flatMap((height): Caption[] => {
+    const y = of(`room.in.ride.${height}.${side}`);
+    const id = `room.kind.${height}.${side}`;
+    const fact = facts[id];
+    if (y === undefined || !fact) return [];
+    return [{ text: factText(id, fact.value), at: placer(side)(y - NAME_GAP, at[height]), anchor: inward }];
+  });
+  const face = of(`survey.${side}`);
+  return face === undefined
+    ? inboard
+    : [...inboard, { text: 'WMS', at: placer(side)(face, at.low - 2 * NAME_GAP), anchor: 'middle' }];
 }
 
 type Place = (y: number, v: number) => Point;

@@ -1,5 +1,6 @@
 import { donorView, evaluate } from '@intervex/core';
 import { TestBed } from '@angular/core/testing';
+import { SelectionService } from '../state/selection.service';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { Walk } from './walk';
 
@@ -60,5 +61,29 @@ describe('one reading at a time', () => {
     await bench.click('Remove the last');
     expect(bench.store.plan().readings['donor.brakeSpace.left']?.repeats).toHaveLength(1);
     expect(bench.text).not.toContain('differ by more');
+  });
+
+  it('goes to a heading, asks its facts there, and says how a thing is read', async () => {
+    const bench = await start();
+    const [heading_] = bench.all<HTMLSelectElement>('select');
+    if (!heading_) throw new Error('no headings');
+    heading_.value = 'Ratio';
+    heading_.dispatchEvent(new Event('change'));
+    await bench.fixture.whenStable();
+    expect(heading(bench)).toBe('Ring gear teeth');
+    expect(bench.text).toContain('Counted.');
+    await tap(bench, ['4', '1', 'Next', 'Skip', 'Skip']);
+    expect(heading(bench)).toBe('Pinion turns counted');
+    expect(bench.all('ix-fact').map((f) => f.textContent?.trim().split('  ')[0])).toHaveLength(1);
+    expect(bench.text).toContain('Turned with');
+    expect(bench.store.plan().readings['ratio.ring']?.repeats[0]?.value).toBe(41);
+  });
+
+  it('comes to a reading that something else asks for', async () => {
+    const bench = await start();
+    TestBed.inject(SelectionService).goTo('donor.angle.pinion');
+    await bench.fixture.whenStable();
+    expect(heading(bench)).toBe('Donor pinion slope');
+    expect(bench.all('ix-zeroed-on')).toHaveLength(1);
   });
 });

@@ -29,4 +29,47 @@ describe('conflict panel', () => {
     expect(bench.text).toContain('Keep mine: nothing');
     expect(bench.text).toContain('The server does not answer.');
   });
+
+  it('names facts, joints, searches, verdicts and photos in words', async () => {
+    const bench = await Bench.of(ConflictPanel, donorPlan());
+    const at = '2027-03-20T18:00:00.000Z';
+    bench.store.conflicts.set([
+      {
+        section: 'facts',
+        key: 'slip.look',
+        mine: { value: 'plain', evidence: 'seen', who: 'Ansa', at },
+        theirs: { value: 'clutches', evidence: 'seller' },
+      },
+      { section: 'joints', key: 'hose', mine: { work: 'an adapter', cost: 12.5 }, theirs: undefined },
+      {
+        section: 'searches',
+        key: 'bearing',
+        mine: { asked: { inside: 35 }, of: 96, found: [], from: 'counter', at, who: 'Ansa' },
+        theirs: {
+          asked: { inside: 38 },
+          of: 96,
+          found: [],
+          from: 'list',
+          at: '2027-03-21T09:05:00Z',
+          who: 'Birk',
+        },
+      },
+      {
+        section: 'verdicts',
+        key: 'donor',
+        mine: { verdict: 'rejected', reason: 'bent tubes', who: 'Ansa', at },
+        theirs: undefined,
+      },
+    ]);
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain('Seen inside');
+    expect(bench.text).toContain('Keep mine: plain bevel gears only');
+    expect(bench.text).toContain('Take theirs: clutch packs or cones');
+    expect(bench.text).toContain('Brake hose to line');
+    expect(bench.text).toContain('Keep mine: an adapter, 12.5');
+    expect(bench.text).toContain('Wheel bearing');
+    expect(bench.text).toContain('Take theirs: asked 2027-03-21 09:05');
+    expect(bench.text).toContain('Verdict on the donor');
+    expect(bench.text).toContain('Keep mine: bent tubes');
+  });
 });

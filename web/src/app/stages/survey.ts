@@ -9,6 +9,7 @@ import {
   roomView,
   surveyView,
   topView,
+  type Plan,
   type Results,
   type RoomResult,
   type View,
@@ -51,7 +52,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
   room: 'what stands beside the wheels, from behind',
   angles: 'slopes, and what the gauge was zeroed on',
 };
-const VIEWS: Readonly<Record<Tab, (results: Results) => View>> = {
+const VIEWS: Readonly<Record<Tab, (results: Results, facts: Plan['facts']) => View>> = {
   level: endView,
   square: topView,
   axle: surveyView,
@@ -167,7 +168,7 @@ export class SurveyStage {
   protected readonly groups = GROUPS;
   protected readonly tab = signal<Tab>('axle');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
-  protected readonly view = computed(() => VIEWS[this.tab()](this.store.results()));
+  protected readonly view = computed(() => VIEWS[this.tab()](this.store.results(), this.store.plan().facts));
   protected readonly survey = computed(() => this.store.results().survey);
 
   constructor() {

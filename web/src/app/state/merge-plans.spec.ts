@@ -28,6 +28,24 @@ describe('mergePlans', () => {
     expect(plan.readings['donor.half.left']).toEqual(half(793.7));
   });
 
+  it('merges facts, joints and photos one by one', () => {
+    const mine = withField(
+      withField(base, 'facts', 'slip.look', { value: 'plain', evidence: 'seen' }),
+      'joints',
+      'hose',
+      { cost: 12 },
+    );
+    const theirs = withField(
+      withField(base, 'facts', 'cond.gears', { value: 'good', evidence: 'seen' }),
+      'joints',
+      'hose',
+      { cost: 14 },
+    );
+    const { plan, conflicts } = mergePlans(base, mine, theirs);
+    expect(Object.keys(plan.facts).sort()).toEqual(['cond.gears', 'slip.look']);
+    expect(conflicts).toEqual([{ section: 'joints', key: 'hose', mine: { cost: 12 }, theirs: { cost: 14 } }]);
+  });
+
   it('is no conflict where both did the same', () => {
     const both = withField(base, 'brief', 'vehicle', 'Hollin Tern');
     expect(mergePlans(base, both, both)).toEqual({ plan: both, conflicts: [] });
