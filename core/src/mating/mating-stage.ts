@@ -212,7 +212,7 @@ const wheelPattern: Judge = ({ figures }) => {
   const [m, wheel] = [figures['car.wheelHoles'], figures['car.wheelPcd']];
   const hole = figures['donor.flangeHole'];
   const faces = [
-    face('flange', ['donor.flangeHoles', 'donor.flangePcd'], pattern(n, pcd)),
+    face('flange', ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole'], pattern(n, pcd)),
     face('wheel', ['car.wheelHoles', 'car.wheelPcd'], pattern(m, wheel)),
   ] as const;
   const lacks = lacking(faces);

@@ -14,14 +14,6 @@ import { FactField } from './fact-field';
       <ix-fact [id]="f.id" />
     }
   `,
-  // What is scrolled away is neither laid out nor painted: stages have many fields.
-  styles: `
-    :host {
-      display: block;
-      content-visibility: auto;
-      contain-intrinsic-size: auto 120px;
-    }
-  `,
 })
 export class FactGroup {
   readonly stage = input.required<StageId>();

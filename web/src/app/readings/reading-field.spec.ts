@@ -1,4 +1,3 @@
-import { Bench, donorPlan, read } from '../testing/bench';
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
@@ -81,34 +80,5 @@ describe('reading field', () => {
     expect(store.plan().readings['donor.brakeSpace.left']).toBeDefined();
     inputs()[0]?.dispatchEvent(new Event('blur'));
     expect(store.plan().readings['donor.brakeSpace.left']).toBeUndefined();
-  });
-
-  it('keeps a note, and marks what is only the seller’s word', async () => {
-    const plan = donorPlan({ 'donor.journal': { ...read('seller', 35), note: 'on the phone' } });
-    TestBed.resetTestingModule();
-    const bench = await Bench.of(ReadingField, plan, { id: 'donor.journal' });
-    expect(
-      bench.button('Instrument for Bearing journal: seller says').querySelector('mat-icon'),
-    ).not.toBeNull();
-    const [note] = bench.all<HTMLInputElement>('.more input');
-    if (!note) throw new Error('no note');
-    expect(note.value).toBe('on the phone');
-    note.value = ' ';
-    note.dispatchEvent(new Event('change'));
-    expect(bench.store.plan().readings['donor.journal']).not.toHaveProperty('note');
-  });
-
-  it('says what an angle was zeroed on', async () => {
-    const plan = donorPlan({ 'angle.pinion': read('angleGauge', 0.03) });
-    TestBed.resetTestingModule();
-    const bench = await Bench.of(ReadingField, plan, { id: 'angle.pinion' });
-    const [zero] = bench.all<HTMLSelectElement>('ix-zeroed-on select');
-    if (!zero) throw new Error('no choice');
-    // The car’s angles, not the donor’s, and not itself.
-    expect([...zero.options].map((o) => o.value)).not.toContain('donor.angle.flat');
-    expect([...zero.options].map((o) => o.value)).not.toContain('angle.pinion');
-    zero.value = 'angle.flat';
-    zero.dispatchEvent(new Event('change'));
-    expect(bench.store.plan().readings['angle.pinion']?.zeroedOn).toBe('angle.flat');
   });
 });

@@ -19,14 +19,6 @@ import { ReadingField } from './reading-field';
       <ix-reading [id]="q.id" [label]="bothSides() ? nameOf(q) : ''" />
     }
   `,
-  // What is scrolled away is neither laid out nor painted: stages have many fields.
-  styles: `
-    :host {
-      display: block;
-      content-visibility: auto;
-      contain-intrinsic-size: auto 220px;
-    }
-  `,
 })
 export class ReadingGroup {
   readonly stage = input.required<StageId>();
