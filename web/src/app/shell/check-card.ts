@@ -5,6 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { LIMITS, parseAngle, parseLength, showValue, type Check, type Parsed } from '@intervex/core';
+import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -13,7 +14,7 @@ import { UnitsService } from '../state/units.service';
 /** One check: figure, limit, reason, what to do; accept it or change its limit, both with a reason. */
 @Component({
   selector: 'ix-check',
-  imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule],
+  imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, PhotoList],
   templateUrl: './check-card.html',
   styleUrl: './check-card.scss',
 })
