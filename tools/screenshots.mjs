@@ -8,7 +8,7 @@ import { ensurePackages } from './lib/debian-packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
 
-// One picture per main view, from the demo data, into docs/screenshots.
+// One picture per main view, from the demo data, into docs/screenshots. With names, only those.
 const PORT = 4394;
 const BASE = `http://127.0.0.1:${PORT}`;
 const FOLDER = join(ROOT, 'docs/screenshots');
@@ -155,13 +155,14 @@ async function shoot(/** @type {import('@playwright/test').Browser} */ browser, 
 
 async function main() {
   ensurePackages(['database', 'browser']);
-  rmSync(FOLDER, { recursive: true, force: true });
+  const wanted = process.argv.slice(2);
+  if (wanted.length === 0) rmSync(FOLDER, { recursive: true, force: true });
   mkdirSync(FOLDER, { recursive: true });
   const data = mkdtempSync(join(tmpdir(), 'intervex-shots-'));
   const application = await startApplication({ port: PORT, data });
   const browser = await chromium.launch(CHROMIUM);
   try {
-    for (const shot of SHOTS) {
+    for (const shot of SHOTS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
       await shoot(browser, shot);
       say(`docs/screenshots/${shot.name}.png`);
     }

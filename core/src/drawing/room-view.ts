@@ -58,8 +58,8 @@ export function roomView(results: Results, facts: Readonly<Record<string, Fact>>
     handles: [],
     captions: [
       { text: 'car centreline', at: [0, -radius + 8], anchor: 'start' },
-      { text: 'LEFT', at: [-reach * 0.3, top * 0.7], anchor: 'middle' },
-      { text: 'RIGHT', at: [reach * 0.3, top * 0.7], anchor: 'middle' },
+      { text: 'LEFT', at: [-reach * 0.2, -radius * 0.3], anchor: 'middle' },
+      { text: 'RIGHT', at: [reach * 0.2, -radius * 0.3], anchor: 'middle' },
       ...SIDES.flatMap((side) => names(side, of, facts, at)),
     ],
   };
