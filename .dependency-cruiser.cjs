@@ -9,6 +9,7 @@ const ROOMS = [
   'brief',
   'survey',
   'donor',
+  'stance',
   'cut',
   'shafts',
   'mating',

@@ -12,5 +12,6 @@ export * from './plan';
 export * from './routes';
 export * from './shafts';
 export * from './sheets';
+export * from './stance';
 export * from './survey';
 export * from './units';

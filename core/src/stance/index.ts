@@ -1,0 +1,5 @@
+export * from './bar-shift';
+export * from './centre-range';
+export * from './fit-map';
+export * from './tyre-size';
+export * from './wheel';
