@@ -12,6 +12,7 @@ const ROOMS = [
   'stance',
   'cut',
   'shafts',
+  'hub-ends',
   'mating',
   'evaluate',
   'routes',

@@ -5,6 +5,7 @@ export * from './donor';
 export * from './drawing';
 export * from './evaluate';
 export * from './geometry';
+export * from './hub-ends';
 export * from './mating';
 export * from './measure';
 export * from './numerics';

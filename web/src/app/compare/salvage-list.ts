@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartsAnswer } from '@intervex/contract/wire';
 import type { PartOffer } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { ApiService, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
@@ -28,6 +28,9 @@ const SIZES: readonly (readonly [size: string, label: string])[] = [
       <mat-icon svgIcon="counter" />
       {{ asking() ? 'Asking…' : 'Ask the parts counter' }}
     </button>
+    @if (asking()) {
+      <button mat-button type="button" (click)="stopped.next()">Stop</button>
+    }
     @if (trouble(); as why) {
       <p class="trouble" role="alert">{{ why }}</p>
     }
@@ -98,6 +101,7 @@ export class SalvageList {
   private readonly store = inject(PlanStore);
   readonly begun = output();
   protected readonly asking = signal(false);
+  protected readonly stopped = new Subject<void>();
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly said = signal('');
@@ -107,7 +111,9 @@ export class SalvageList {
     this.asking.set(true);
     this.trouble.set('');
     try {
-      const answer = await firstValueFrom(this.api.parts('donor'));
+      const asked = this.api.parts('donor').pipe(takeUntil(this.stopped));
+      const answer = await firstValueFrom(asked, { defaultValue: undefined });
+      if (!answer) return;
       this.answer.set(answer);
       if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);
     } catch (error) {

@@ -37,6 +37,9 @@ import { PhotosService } from '../state/photos.service';
       <mat-icon svgIcon="photo" />
       {{ busy() ? 'Keeping the photo…' : 'Photo' }}
     </button>
+    @if (busy()) {
+      <button type="button" class="plain add" (click)="service.stop(place())">Stop</button>
+    }
     <input
       #file
       type="file"

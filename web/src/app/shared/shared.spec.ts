@@ -80,4 +80,17 @@ describe('photos', () => {
     expect(bench.text).toContain('tag.jpg: This is no photo. Right would be: a photo as JPEG, PNG or WebP.');
     expect(bench.store.plan().photos).toEqual({});
   });
+
+  it('stop being sent when asked, and leave nothing behind', async () => {
+    const bench = await Bench.of(PhotoList, donorPlan(), { place: 'donor' });
+    await give(bench, new File(['x'], 'slow.jpg', { type: 'image/jpeg' }));
+    const request = TestBed.inject(HttpTestingController).expectOne((r) => r.url === '/api/photos');
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain('Keeping the photo…');
+    await bench.click('Stop');
+    await bench.settle();
+    expect(request.cancelled).toBe(true);
+    expect(bench.text).not.toContain('Keeping the photo…');
+    expect(bench.store.plan().photos).toEqual({});
+  });
 });

@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Photo } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
+import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { ApiService, sentenceOf } from './api.service';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
@@ -21,6 +21,7 @@ export class PhotosService {
 
   /** Places that wait for a photo to be kept. */
   readonly busy = signal<ReadonlySet<string>>(new Set());
+  private readonly stopped = new Subject<string>();
   private readonly all = computed(() => this.store.plan().photos);
   private readonly byPlace = computed(() => {
     const map = new Map<string, PlacedPhoto[]>();
@@ -40,9 +41,13 @@ export class PhotosService {
       return `${file.name} is ${(file.size / 2 ** 20).toFixed(0)} MB; a photo may have at most 25 MB.`;
     this.busy.update((all) => new Set([...all, place]));
     try {
-      const { id } = await firstValueFrom(this.api.addPhoto(file, this.person.name()));
+      const sent = this.api
+        .addPhoto(file, this.person.name())
+        .pipe(takeUntil(this.stopped.pipe(filter((p) => p === place))));
+      const stored = await firstValueFrom(sent, { defaultValue: undefined });
+      if (!stored) return '';
       const who = this.person.name();
-      this.store.setPhoto(id, { place, caption: '', who, at: new Date().toISOString() });
+      this.store.setPhoto(stored.id, { place, caption: '', who, at: new Date().toISOString() });
       this.store.saveNow();
       return '';
     } catch (error) {
@@ -50,6 +55,11 @@ export class PhotosService {
     } finally {
       this.busy.update((all) => new Set([...all].filter((p) => p !== place)));
     }
+  }
+
+  /** Stops sending a photo to a place. */
+  stop(place: string): void {
+    this.stopped.next(place);
   }
 
   caption({ id, ...photo }: PlacedPhoto, caption: string): void {

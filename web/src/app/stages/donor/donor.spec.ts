@@ -128,6 +128,19 @@ describe('mating', () => {
     expect(bench.text).toContain('last known list of 2027-03-20');
   });
 
+  it('stops asking when told to, and keeps what stood', async () => {
+    const bench = await Bench.of(JointPanel, SEATS, { id: 'bearing' });
+    bench.button('Ask').click();
+    await bench.fixture.whenStable();
+    const request = TestBed.inject(HttpTestingController).expectOne((r) => r.url === '/api/parts');
+    expect(bench.text).toContain('Asking…');
+    await bench.click('Stop');
+    await bench.settle();
+    expect(request.cancelled).toBe(true);
+    expect(bench.text).toContain('Ask for a bearing');
+    expect(bench.store.plan().searches).toEqual({});
+  });
+
   it('takes work, cost, hours and owner, and no cost that is none', async () => {
     const bench = await Bench.of(JointPanel, SEATS, { id: 'hose' });
     await put(bench, 'Work it takes', 'an adapter');

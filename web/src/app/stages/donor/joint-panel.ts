@@ -14,7 +14,7 @@ import {
   type RingSeat,
   type SearchedJoint,
 } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { FactField } from '../../readings/fact-field';
 import { ReadingField } from '../../readings/reading-field';
 import { ApiService, sentenceOf } from '../../state/api.service';
@@ -44,6 +44,7 @@ export class JointPanel {
   protected readonly verdicts = VERDICTS;
   protected readonly words = VERDICT_WORDS;
   protected readonly asking = signal(false);
+  protected readonly stopped = new Subject<void>();
   protected readonly trouble = signal('');
   protected readonly problem = signal('');
   protected readonly joint = computed(
@@ -81,7 +82,9 @@ export class JointPanel {
     try {
       const { inside, outside, width, journalOpen = false } = seat;
       const sizes = { inside, outside, ...(width === undefined ? {} : { width }) };
-      const answer = await firstValueFrom(this.api.parts(joint, { ...sizes, open: journalOpen }));
+      const asked = this.api.parts(joint, { ...sizes, open: journalOpen }).pipe(takeUntil(this.stopped));
+      const answer = await firstValueFrom(asked, { defaultValue: undefined });
+      if (!answer) return;
       this.store.setSearch(joint, this.record(answer, sizes));
       this.store.saveNow();
       if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);

@@ -1,0 +1,98 @@
+/** One caliper reading between two holes or studs of a pattern. */
+export interface ChordReading {
+  /** How many holes further on the second one is: 1 for neighbours. */
+  readonly steps: number;
+  /** As read, mm. */
+  readonly distance: number;
+  /** Between what it was read. */
+  readonly over: 'centres' | 'outside' | 'inside';
+  /** Diameter of hole or stud, mm; needed where it was not read between centres. */
+  readonly diameter?: number;
+}
+
+export interface PatternFit {
+  /** Circle through the hole centres, mm. */
+  readonly pcd: number;
+  /** Circle that each reading alone would give, in their order, mm. */
+  readonly each: readonly number[];
+  /** The reading that no regular pattern explains with the others; undefined where all agree. */
+  readonly off?: number;
+}
+
+/** Fewest and most holes of a wheel pattern. */
+export const HOLES = [3, 10] as const;
+/** Circles that readings of one pattern give differ by no more, mm. */
+export const PATTERN_AGREES = 0.4;
+
+/**
+ * Distance between two hole centres of a regular pattern, mm.
+ *
+ * @param pcd mm
+ * @param holes 3 to 10
+ * @param steps from one to the other, 1 to holes − 1
+ * @throws RangeError outside those
+ * @example chordOf(114.3, 5, 1) // 67.18
+ */
+export function chordOf(pcd: number, holes: number, steps: number): number {
+  refuseCounts(holes, steps);
+  return pcd * Math.sin((Math.PI * steps) / holes);
+}
+
+/**
+ * Circle from the distance of two hole centres, mm. For an odd count the pair nearly opposite is read, since no two
+ * holes stand opposite.
+ *
+ * @throws RangeError for a count or pair that does not exist
+ * @example pcdOf(67.18, 5, 1) // 114.29
+ * @example pcdOf(108.7, 5, 2) // 114.29
+ * @source Chord of a circle: s = PCD · sin(π·k/n)
+ */
+export function pcdOf(chord: number, holes: number, steps: number): number {
+  refuseCounts(holes, steps);
+  return chord / Math.sin((Math.PI * steps) / holes);
+}
+
+function refuseCounts(holes: number, steps: number): void {
+  const [fewest, most] = HOLES;
+  if (!Number.isInteger(holes) || holes < fewest || holes > most)
+    throw new RangeError(`A pattern has ${fewest} to ${most} holes, not ${holes}.`);
+  if (!Number.isInteger(steps) || steps < 1 || steps >= holes)
+    throw new RangeError(`From one of ${holes} holes it is 1 to ${holes - 1} steps to another, not ${steps}.`);
+}
+
+/**
+ * Distance of the centres of a reading taken over edges, mm.
+ *
+ * @throws RangeError where the diameter it needs is missing
+ * @example centresOf({ steps: 1, distance: 79.18, over: 'outside', diameter: 12 }) // 67.18
+ */
+export function centresOf({ distance, over, diameter }: ChordReading): number {
+  if (over === 'centres') return distance;
+  if (diameter === undefined || !(diameter > 0))
+    throw new RangeError(`A reading over the ${over} needs the diameter.`);
+  return over === 'outside' ? distance - diameter : distance + diameter;
+}
+
+/**
+ * The regular pattern that readings of hole pairs describe. Where they disagree, the reading whose leaving out makes
+ * the others agree best is named.
+ *
+ * @param holes 3 to 10
+ * @param readings at least one
+ * @throws RangeError for no readings, or one that cannot be
+ */
+export function fitPattern(holes: number, readings: readonly ChordReading[]): PatternFit {
+  if (readings.length === 0) throw new RangeError('A pattern needs a reading.');
+  const each = readings.map((r) => pcdOf(centresOf(r), holes, r.steps));
+  if (spread(each) <= PATTERN_AGREES || each.length < 3) {
+    const fit = { pcd: mean(each), each };
+    // Of two that disagree nobody can say which is wrong.
+    return fit;
+  }
+  const without = each.map((_, i) => spread(each.filter((__, j) => j !== i)));
+  const off = without.indexOf(Math.min(...without));
+  return { pcd: mean(each.filter((_, i) => i !== off)), each, off };
+}
+
+const mean = (list: readonly number[]): number => list.reduce((sum, v) => sum + v, 0) / list.length;
+const spread = (list: readonly number[]): number => Math.max(...list) - Math.min(...list);
