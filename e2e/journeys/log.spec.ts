@@ -55,7 +55,10 @@ test('all readings of a project are in one list that is searched on the server',
   await expect(list.getByRole('listitem')).toHaveCount(4);
   await expect(list.getByRole('listitem').first()).toContainText('69.86 mm');
   await page.getByRole('searchbox', { name: 'Find' }).fill('');
+  await expect(page.getByText(/^(\d+) of \1 readings in all variants$/)).toBeVisible();
   // The list is as long as all readings, and what is looked at comes in while it is scrolled.
-  await list.evaluate((e) => e.scrollTo(0, e.scrollHeight));
-  await expect(list.getByRole('listitem').last()).toContainText('Second way');
+  await expect(async () => {
+    await list.evaluate((e) => e.scrollTo(0, e.scrollHeight));
+    await expect(list.getByRole('listitem').last()).toContainText('Second way', { timeout: 1500 });
+  }).toPass({ timeout: 15_000 });
 });

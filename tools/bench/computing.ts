@@ -1,5 +1,15 @@
 import { readPlanText } from '@intervex/contract';
-import { createEvaluator, evaluate, type Plan } from '@intervex/core';
+import {
+  centreRange,
+  createEvaluator,
+  evaluate,
+  fitMap,
+  seededRandom,
+  stockPairs,
+  type PartOffer,
+  type Plan,
+  type StancePose,
+} from '@intervex/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../lib/paths.mjs';
@@ -43,4 +53,82 @@ export function computing(): readonly BenchFigure[] {
       yardstick,
     }),
   ];
+}
+
+const SHAFTS = 5000;
+const CELLS = 200;
+
+/** A counter full of shafts of all lengths; a quarter has the spline that is wanted. */
+function manyShafts(): readonly PartOffer[] {
+  const random = seededRandom(20261);
+  return Array.from({ length: SHAFTS }, (_, i) => ({
+    number: `WF-${i}`,
+    name: 'Shaft',
+    kind: 'shaft' as const,
+    seller: 'Withy Shaftworks',
+    price: 90 + Math.round(random() * 300),
+    stock: Math.floor(random() * 4),
+    leadDays: 1 + Math.floor(random() * 28),
+    size: { length: Math.round((430 + random() * 480) * 2) / 2, teeth: 28 + Math.floor(random() * 4) },
+  }));
+}
+
+/** The best of all pairs of thousands of shafts, beside a plain loop over as many pairs. */
+export function pairing(): BenchFigure {
+  const shafts = manyShafts();
+  const axle = {
+    half: { left: 792, right: 741.5 },
+    shaft: { left: 775.4, right: 724.9 },
+    leastHalf: { left: 460, right: 440 },
+  };
+  const { passed } = stockPairs(shafts, { teeth: 31 }, axle, { width: 1402 });
+  const lengths = shafts.slice(0, passed).map((s) => s.size['length'] ?? 0);
+  const plain = () => {
+    let best = Infinity;
+    for (const l of lengths) for (const r of lengths) best = Math.min(best, Math.abs(l + r - 1369));
+    return best;
+  };
+  const few = { warm: 5, runs: 25 };
+  return figureOf({
+    name: `best pairs of ${SHAFTS} shafts, ${passed} of them with the spline`,
+    value: timed((i) => stockPairs(shafts, { teeth: 31 }, axle, { width: 1400 + i / 10 }), few),
+    unit: 'ms',
+    target: 300,
+    yardstick: { name: 'a plain loop over all pairs of those', value: timed(plain, few), unit: 'ms' },
+  });
+}
+
+/** The map of what fits, beside a plain loop over as many cells and poses. */
+export function mapping(): BenchFigure {
+  const pose = (lift: number): StancePose => ({
+    obstacles: [
+      { id: 'rail', from: 'inboard', y: 489 - lift, height: -198, gap: 19 },
+      { id: 'spring', from: 'inboard', y: 481 + lift, height: 12, gap: 25 },
+      { id: 'lip', from: 'outboard', y: 741 - lift, height: 352, gap: 13 },
+    ],
+    motion: { shift: [-4.9, 2.6], lean: 0.03, cornering: true },
+  });
+  const poses = [0, 2.5, 4, 7].map(pose);
+  const grid = { half: { from: 640, to: 760, cells: CELLS }, et: { from: -40, to: 60, cells: CELLS } };
+  const map = (i: number) => {
+    const range = centreRange(200 + (i % 9), poses);
+    return fitMap({ left: range, right: centreRange(201 + (i % 7), poses) }, grid, 1.8);
+  };
+  const cells = new Float64Array(CELLS * CELLS);
+  const plain = (k: number) => {
+    for (let i = 0; i < cells.length; i += 1) {
+      let least = Infinity;
+      for (let p = 0; p < 2 * poses.length * 3; p += 1) least = Math.min(least, i * 0.01 + p - k);
+      cells[i] = least;
+    }
+    return cells;
+  };
+  const few = { warm: 10, runs: 60 };
+  return figureOf({
+    name: `map of what fits, ${CELLS} × ${CELLS} cells, both sides, ${poses.length} poses`,
+    value: timed(map, few),
+    unit: 'ms',
+    target: 150,
+    yardstick: { name: 'a plain loop over the same cells and obstacles', value: timed(plain, few), unit: 'ms' },
+  });
 }

@@ -4,7 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../lib/application.mjs';
 import { browsing } from './browsing';
-import { computing } from './computing';
+import { computing, mapping, pairing } from './computing';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
@@ -34,7 +34,15 @@ async function measure(): Promise<readonly BenchFigure[]> {
     try {
       const base = `http://127.0.0.1:${PORT}/`;
       const idle = await idling(base, application.pid);
-      return [...computing(), second, await listing(base), ...(await browsing(base)), idle];
+      return [
+        ...computing(),
+        pairing(),
+        mapping(),
+        second,
+        await listing(base),
+        ...(await browsing(base)),
+        idle,
+      ];
     } finally {
       await application.stop();
     }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { normalDraw, seededRandom } from '../numerics';
 import { derive, expandedUncertainty, given, standardUncertainty, summarise, type Figure } from './index';
 
 describe('summarise', () => {
@@ -47,17 +48,6 @@ describe('summarise', () => {
   });
 });
 
-/** Small seeded generator (mulberry32), only to check first order against sampling. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
 const reading = (id: string, value: number, u: number): Figure => given(id, id, value, u, 'mm', 'test');
 
 describe('derive', () => {
@@ -85,10 +75,9 @@ describe('derive', () => {
     const inputs = { p: reading('p', 130, 0.7), q: reading('q', 47, 0.5) };
     const curved = (v: { p: number; q: number }) => Math.sqrt(v.p * v.p - v.q * v.q);
     const figure = derive({ ...spec, inputs }, curved);
-    const random = seeded(20261);
+    const random = seededRandom(20261);
     const samples = Array.from({ length: 40_000 }, () => {
-      const normal = (mean: number, u: number) =>
-        mean + u * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+      const normal = (mean: number, u: number) => mean + u * normalDraw(random);
       return curved({ p: normal(130, 0.7), q: normal(47, 0.5) });
     });
     expect(summarise(samples, 'chosen').s).toBeCloseTo(standardUncertainty(figure), 1.7);

@@ -1,1 +1,2 @@
 export * from './ring-plane';
+export * from './random';

@@ -5,3 +5,4 @@ export * from './shafts-stage';
 export * from './flange-bending';
 export * from './spline-pressure';
 export * from './twist';
+export * from './stock-pairs';

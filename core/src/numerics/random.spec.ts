@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { normalDraw, seededRandom } from './index';
+
+const N = 60_000;
+
+describe('seeded numbers', () => {
+  it('are the same for the same seed and others for another', () => {
+    const [a, b, c] = [seededRandom(7), seededRandom(7), seededRandom(8)];
+    const first = Array.from({ length: 20 }, a);
+    expect(Array.from({ length: 20 }, b)).toEqual(first);
+    expect(Array.from({ length: 20 }, c)).not.toEqual(first);
+  });
+
+  it('fill 0 to 1 evenly: mean 1/2, variance 1/12, a tenth in each tenth', () => {
+    const random = seededRandom(31);
+    const draws = Array.from({ length: N }, random);
+    const mean = draws.reduce((s, v) => s + v, 0) / N;
+    expect(mean).toBeCloseTo(0.5, 2);
+    expect(draws.reduce((s, v) => s + (v - mean) ** 2, 0) / N).toBeCloseTo(1 / 12, 2);
+    for (let tenth = 0; tenth < 10; tenth += 1)
+      expect(draws.filter((v) => Math.floor(v * 10) === tenth).length / N).toBeCloseTo(0.1, 2);
+    expect(Math.min(...draws.slice(0, 9000))).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...draws.slice(0, 9000))).toBeLessThan(1);
+  });
+
+  it('are normal where they should be: 68.27 % within one, 95.45 % within two', () => {
+    const random = seededRandom(-5);
+    const draws = Array.from({ length: N }, () => normalDraw(random));
+    const within = (k: number) => draws.filter((v) => Math.abs(v) < k).length / N;
+    expect(within(1)).toBeCloseTo(0.6827, 2);
+    expect(within(2)).toBeCloseTo(0.9545, 2);
+    expect(draws.filter((v) => v > 0).length / N).toBeCloseTo(0.5, 2);
+  });
+});
