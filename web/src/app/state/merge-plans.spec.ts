@@ -1,5 +1,5 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
-import { mergePlans, same, withField } from './merge-plans';
+import { keepParts, mergePlans, same, withField } from './merge-plans';
 
 const half = (value: number) => ({ repeats: [{ value }], instrument: 'tape' as const });
 const base: Plan = {
@@ -68,5 +68,23 @@ describe('same', () => {
     expect(same([2, 3], [3, 2])).toBe(false);
     expect(same([], {})).toBe(false);
     expect(same(null, {})).toBe(false);
+  });
+});
+
+describe('keepParts', () => {
+  const copy = (plan: Plan): Plan => JSON.parse(JSON.stringify(plan)) as Plan;
+
+  it('keeps every object that says the same, and takes what is new, changed or gone', () => {
+    const next = copy(withField(base, 'readings', 'donor.half.left', half(790.9)));
+    const kept = keepParts(base, next);
+    expect(kept).toEqual(next);
+    expect(kept.readings['donor.half.right']).toBe(base.readings['donor.half.right']);
+    expect(kept.readings['donor.half.left']).toEqual(half(790.9));
+    expect(kept.brief).toBe(base.brief);
+    const fewer = copy(withField(base, 'readings', 'donor.half.right', undefined));
+    expect(keepParts(base, fewer)).toEqual(fewer);
+    const more = copy(withField(base, 'facts', 'slip.look', { value: 'plain', evidence: 'seen' }));
+    expect(keepParts(base, more)).toEqual(more);
+    expect(keepParts(base, more).readings).toBe(base.readings);
   });
 });

@@ -58,6 +58,25 @@ export function withField(plan: Plan, section: Section, key: string, value: unkn
   return { ...plan, [section]: fields };
 }
 
+/**
+ * The next plan with the same objects as the present one wherever they say the same, so that only what really
+ * changed is computed and drawn again.
+ */
+export function keepParts(now: Plan, next: Plan): Plan {
+  const kept: Record<string, unknown> = { ...next };
+  for (const section of SECTIONS) {
+    const [before, after] = [now[section], next[section]] as [Fields, Fields];
+    const fields = Object.fromEntries(
+      Object.entries(after).map(([key, value]) => [key, same(before[key], value) ? before[key] : value]),
+    );
+    const unchanged =
+      Object.keys(before).length === Object.keys(after).length &&
+      Object.keys(fields).every((key) => Object.is(before[key], fields[key]));
+    kept[section] = unchanged ? before : fields;
+  }
+  return kept as unknown as Plan;
+}
+
 function put(fields: Record<string, unknown>, key: string, value: unknown): void {
   if (value === undefined) Reflect.deleteProperty(fields, key);
   else fields[key] = value;

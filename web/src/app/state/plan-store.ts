@@ -39,7 +39,7 @@ import {
   timer,
 } from 'rxjs';
 import { ApiService, canRetry, isStale, refusalOf, sentenceOf } from './api.service';
-import { mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
+import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
 
 /** Where the work stands against the server. */
@@ -172,7 +172,7 @@ export class PlanStore {
     this.noteStrip(`live ${view.revision}`);
     const { plan, conflicts } = mergePlans(now.plan, this.plan(), view.plan);
     this.base.set(view);
-    this.plan.set(plan);
+    this.plan.set(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
     const mine = same(plan, view.plan);
     this.saveState.set(conflicts.length > 0 ? 'conflict' : mine ? 'saved' : 'editing');
@@ -237,7 +237,7 @@ export class PlanStore {
 
   private adopt(view: VariantView): void {
     this.base.set(view);
-    this.plan.set(view.plan);
+    this.plan.set(keepParts(this.plan(), view.plan));
     this.saveState.set('saved');
     this.conflicts.set([]);
     this.trouble.set('');
@@ -305,7 +305,7 @@ export class PlanStore {
     const { plan, conflicts } = mergePlans(base, this.plan(), current.plan);
     const others = !same(base, current.plan);
     this.base.set(current);
-    this.plan.set(plan);
+    this.plan.set(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
     if (conflicts.length > 0) {
       this.saveState.set('conflict');
