@@ -45,6 +45,8 @@ export interface JointResult {
   readonly note: JointNote;
   /** The best part for it, where the counter was asked. */
   readonly part?: RingFit;
+  /** What a bearing or seal has to join, once both sizes are known. */
+  readonly seat?: RingSeat;
   /** Set where the counter was asked for other sizes than stand here now. */
   readonly searchStale?: boolean;
 }
@@ -74,7 +76,7 @@ const PILOT_PLAY = 0.3;
 /** Every joint between donor, car and bought parts, judged from both faces where both are known. */
 export function matingStage(input: MatingInput): readonly JointResult[] {
   return JOINT_IDS.map((id) => {
-    const { faces, judged, part, stale } = JUDGES[id](input);
+    const { faces, judged, part, seat, stale } = JUDGES[id](input);
     const note = input.notes[id] ?? {};
     return {
       id,
@@ -84,6 +86,7 @@ export function matingStage(input: MatingInput): readonly JointResult[] {
       verdict: note.verdict ?? judged.verdict,
       note,
       ...(part ? { part } : {}),
+      ...(seat ? { seat } : {}),
       ...(stale ? { searchStale: true } : {}),
     };
   });
@@ -93,6 +96,7 @@ interface Judgement {
   readonly faces: readonly [Face, Face];
   readonly judged: Judged;
   readonly part?: RingFit;
+  readonly seat?: RingSeat;
   readonly stale?: boolean;
 }
 type Judge = (input: MatingInput) => Judgement;
@@ -149,7 +153,7 @@ function ring(joint: SearchedJoint, seat: (input: MatingInput) => SeatFigures): 
       journalOpen: open,
       ...(width ? { width: width.value } : {}),
     };
-    return { faces, ...bySearch(joint, input.searches[joint], wanted) };
+    return { faces, seat: wanted, ...bySearch(joint, input.searches[joint], wanted) };
   };
 }
 

@@ -121,6 +121,19 @@ describe('mating table', () => {
     expect(evaluate(asked).checks.find((c) => c.id === 'joint.bearing')).toMatchObject({ level: 'stop' });
   });
 
+  it('says what has to be joined: a journal given for the new shafts is fixed, another may be ordered', () => {
+    expect(joint(workedPlan(seat), 'bearing')?.seat).toEqual({
+      inside: 35.02,
+      outside: 72.01,
+      width: 18.4,
+      journalOpen: true,
+    });
+    const given = workedPlan({ ...seat, 'new.journal': reading('chosen', 38.1) });
+    expect(joint(given, 'bearing')?.seat).toMatchObject({ inside: 38.1, journalOpen: false });
+    const { 'donor.bearingBore': _bore, ...half } = seat;
+    expect(joint(workedPlan(half), 'bearing')).not.toHaveProperty('seat');
+  });
+
   it('takes a dimension that moved since for a new question', () => {
     const plan = {
       ...workedPlan(seat),

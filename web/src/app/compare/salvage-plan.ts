@@ -26,7 +26,6 @@ export function planForDonor(plan: Plan, offer: PartOffer): Plan {
     return value === undefined ? [] : [[id, { repeats: [{ value }], instrument: 'seller', note }]];
   });
   const carFacts = Object.entries(plan.facts).filter(([id]) => id.startsWith('car.') || id.startsWith('room.'));
-  const limited = /limited slip/i.test(offer.name);
   return {
     ...plan,
     brief: { ...plan.brief, donor: offer.name },
@@ -36,10 +35,7 @@ export function planForDonor(plan: Plan, offer: PartOffer): Plan {
       'cost.donor': { repeats: [{ value: offer.price }], instrument: 'seller', note },
       'time.lead': { repeats: [{ value: offer.leadDays }], instrument: 'seller', note },
     },
-    facts: {
-      ...Object.fromEntries(carFacts),
-      ...(limited ? { 'slip.claim': { value: 'limitedSlip', evidence: 'seller' as const, note } } : {}),
-    },
+    facts: Object.fromEntries(carFacts),
     accepted: {},
     joints: {},
     searches: {},

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { quantityName } from '@intervex/core';
+import { quantity, quantityName } from '@intervex/core';
 import { BATTERY_LOW, InstrumentsService } from '../state/instruments.service';
 
 const UNITS = { mm: ' mm', deg: '°', kg: ' kg' } as const;
@@ -185,7 +185,7 @@ export class InstrumentBar {
   });
   protected readonly zeroedOn = computed(() => {
     const on = this.service.zeroedOn();
-    return on ? ' on this page’s flat' : '';
+    return on ? ` on ${quantityName(quantity(on)).toLowerCase()}` : '';
   });
   protected readonly aim = computed(() => {
     const target = this.service.target();

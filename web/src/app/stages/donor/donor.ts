@@ -1,4 +1,4 @@
-import { Component, computed, effect, inject, signal } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
@@ -66,7 +66,7 @@ type Tab = 'readings' | 'judge' | 'mating';
               <ix-judge-desk />
             }
             @case ('mating') {
-              <ix-mating [chosen]="joint()" (choose)="joint.set($event)" />
+              <ix-mating [chosen]="joint()" (choose)="open($event)" />
             }
           }
         </div>
@@ -89,6 +89,7 @@ type Tab = 'readings' | 'judge' | 'mating';
 export class DonorStage {
   protected readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly mode = walkMode();
   protected readonly tab = signal<Tab>('readings');
   protected readonly joint = signal<JointId>('spline');
@@ -103,6 +104,14 @@ export class DonorStage {
       this.tab.set(tab);
       const joint = JOINT_IDS.find((id) => wanted === `joint.${id}`);
       if (joint) this.joint.set(joint);
+    });
+  }
+
+  /** Shows a joint; on a phone its panel stands far below the table. */
+  protected open(joint: JointId): void {
+    this.joint.set(joint);
+    setTimeout(() => {
+      this.host.nativeElement.querySelector('ix-joint')?.scrollIntoView({ block: 'nearest' });
     });
   }
 }

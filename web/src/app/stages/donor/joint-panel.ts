@@ -11,7 +11,6 @@ import {
   type JointNote,
   type JointResult,
   type PartSearch,
-  type RingSeat,
   type SearchedJoint,
 } from '@intervex/core';
 import { firstValueFrom, Subject, takeUntil } from 'rxjs';
@@ -61,10 +60,7 @@ export class JointPanel {
     return joint && this.store.plan().searches[joint];
   });
   /** Sizes that the counter is asked for; undefined until both are known. */
-  protected readonly seat = computed<RingSeat | undefined>(() => {
-    const joint = this.searched();
-    return joint && seatOf(joint, (id) => this.store.results().known[id]?.figure.value, this.buying());
-  });
+  protected readonly seat = computed(() => this.joint().seat);
   protected readonly offers = computed(() => {
     const [search, seat] = [this.search(), this.seat()];
     if (!search || !seat) return [];
@@ -144,25 +140,8 @@ export class JointPanel {
     return { asked, of, found: offers, from, at, who: this.person.name() };
   }
 
-  private readonly buying = computed(() => this.store.plan().choices.shaftRoute === 'buy');
-
   private parts(facts: boolean): readonly string[] {
     const all = this.joint().faces.flatMap((f) => f.from);
     return [...new Set(all)].filter((place) => place.startsWith('fact.') === facts);
   }
-}
-
-/** Sizes of a seat by the same rule as the mating table: a journal given for the new shafts is fixed. */
-function seatOf(
-  joint: SearchedJoint,
-  of: (id: string) => number | undefined,
-  buying: boolean,
-): RingSeat | undefined {
-  const inside = joint === 'bearing' ? (of('new.journal') ?? of('donor.journal')) : of('donor.sealJournal');
-  const outside = of(joint === 'bearing' ? 'donor.bearingBore' : 'donor.sealBore');
-  if (inside === undefined || outside === undefined) return undefined;
-  if (joint === 'seal') return { inside, outside };
-  const width = of('donor.bearingWidth');
-  const journalOpen = buying && of('new.journal') === undefined;
-  return { inside, outside, journalOpen, ...(width === undefined ? {} : { width }) };
 }

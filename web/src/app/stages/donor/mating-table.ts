@@ -72,9 +72,9 @@ const ICONS: Readonly<Record<Verdict, string>> = {
               </span>
               <small>{{ why(j) }}</small>
             </td>
-            <td class="number figure">{{ j.note.cost ?? '' }}</td>
-            <td class="number figure">{{ j.note.hours ?? '' }}</td>
-            <td>{{ j.note.owner ?? '' }}</td>
+            <td class="number figure" data-label="Cost">{{ j.note.cost ?? '' }}</td>
+            <td class="number figure" data-label="Hours">{{ j.note.hours ?? '' }}</td>
+            <td data-label="Whose question">{{ j.note.owner ?? '' }}</td>
           </tr>
         }
       </tbody>
@@ -161,6 +161,37 @@ const ICONS: Readonly<Record<Verdict, string>> = {
     }
     .number {
       text-align: right;
+    }
+    /* On a phone each joint is a card: its name, both faces, the verdict, and what it takes. */
+    @media (max-width: 760px) {
+      thead {
+        display: none;
+      }
+      tbody tr {
+        display: grid;
+        grid-template-columns: 1fr 1fr 2fr;
+        padding: 4px 0;
+        border-bottom: 1px solid var(--rule);
+      }
+      tbody th,
+      tbody td {
+        grid-column: 1 / -1;
+        padding: 2px 9px;
+        border: 0;
+      }
+      td[data-label] {
+        grid-column: auto;
+        text-align: left;
+      }
+      td[data-label]:empty {
+        display: none;
+      }
+      td[data-label]::before {
+        display: block;
+        color: var(--ink-2);
+        font: 400 12px var(--words);
+        content: attr(data-label);
+      }
     }
   `,
 })
