@@ -22,25 +22,11 @@ const PHONE = { width: 390, height: 844 };
 const SHOTS = [
   { name: 'brief', stage: 'brief' },
   {
-    name: 'survey',
-    stage: 'survey',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Axle' }).click();
-    },
-  },
-  {
     name: 'survey-level',
     stage: 'survey',
     prepare: async (page) => {
       await page.getByRole('radio', { name: 'Level' }).click();
       await page.getByRole('textbox', { name: 'Sill, right front', exact: true }).fill('236.4');
-    },
-  },
-  {
-    name: 'survey-square',
-    stage: 'survey',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Square' }).click();
     },
   },
   {
@@ -80,6 +66,44 @@ const SHOTS = [
   },
   { name: 'routes', stage: 'routes' },
   {
+    name: 'stance',
+    stage: 'stance',
+    prepare: async (page) => {
+      // Dragged out to where the right lip comes near.
+      const wheel = page.getByRole('slider', { name: 'Wheel offset, left wheel' });
+      await wheel.focus();
+      for (let i = 0; i < 15; i += 1) await page.keyboard.press('ArrowLeft');
+    },
+  },
+  {
+    name: 'stance-map-dark',
+    stage: 'stance',
+    dark: true,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Ask the counter' }).click();
+      await page.getByText(/clear on this axle/).waitFor();
+      await page.getByRole('radio', { name: 'Fit map' }).click();
+      await page.locator('ix-fit-map path.clears').waitFor();
+    },
+  },
+  {
+    name: 'shafts',
+    stage: 'shafts',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Stock pairs' }).click();
+      await page.getByRole('button', { name: 'Search the counter' }).click();
+      await page.locator('ix-pairs tbody tr').first().waitFor();
+    },
+  },
+  {
+    name: 'hubs',
+    stage: 'hubs',
+    variant: 'Packhorse axle',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Re-drill the flange' }).check();
+    },
+  },
+  {
     name: 'cut',
     stage: 'cut',
     prepare: async (page) => {
@@ -92,14 +116,6 @@ const SHOTS = [
     dark: true,
     prepare: async (page) => {
       await page.getByRole('radio', { name: 'Left tube' }).click();
-    },
-  },
-  {
-    name: 'cut-squareness-and-checks',
-    stage: 'cut',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'End faces' }).click();
-      await page.getByRole('button', { name: '1 caution' }).click();
     },
   },
   {
@@ -126,7 +142,6 @@ const SHOTS = [
       await page.getByRole('menuitem', { name: 'Caliper' }).click();
     },
   },
-  { name: 'phone-cut', stage: 'cut', phone: true, dark: true },
 ];
 
 /** Takes one picture; what a picture changed in the plan is undone by a fresh project each time. */

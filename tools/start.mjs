@@ -58,11 +58,14 @@ function buildIfNeeded() {
   writeFileSync(STAMP, String(sources));
 }
 
+/** Where this application keeps what is its own. */
+const dataFolder = () => process.env.INTERVEX_DATA_DIR ?? join(ROOT, '.intervex');
+
 /** Starts the database, or uses the one the environment names. */
 async function database() {
   const given = process.env.DATABASE_URL;
   if (given) return { url: given, alive: () => true, stop: async () => undefined, restart: undefined };
-  const wanted = process.env.INTERVEX_DATA_DIR ?? join(ROOT, '.intervex');
+  const wanted = dataFolder();
   const { folder, moved } = reachableFolder(wanted);
   if (moved) say(`The database’s user cannot reach ${wanted}; its data is kept in ${folder} instead.`);
   return startCluster(wanted);
@@ -96,7 +99,11 @@ async function main() {
     await cluster.stop();
     process.exit(code);
   };
-  const standins = await startStandins(Number(port), { ...process.env, NODE_ENV: 'production' });
+  const standins = await startStandins(Number(port), {
+    ...process.env,
+    INTERVEX_DATA_DIR: dataFolder(),
+    NODE_ENV: 'production',
+  });
   const env = {
     ...process.env,
     ...standins.addresses,

@@ -103,7 +103,7 @@ function steps(folder) {
 }
 
 function main() {
-  ensurePackages(['database', 'browser', 'pdfTools']);
+  ensurePackages(['database', 'browser', 'drawingReader', 'pdfTools']);
   ensureNpmPackages();
   const folder = mkdtempSync(join(tmpdir(), 'intervex-report-'));
   const total = { passed: 0, failed: 0 };

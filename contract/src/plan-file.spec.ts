@@ -1,4 +1,4 @@
-import { EMPTY_PLAN, evaluate, allFigures, QUANTITIES } from '@intervex/core';
+import { EMPTY_PLAN, evaluate, allFigures, QUANTITIES, type Plan } from '@intervex/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planFile, PLAN_VERSION, readPlanFile, readPlanText, type ReadPlanFile } from './plan-file';
@@ -85,6 +85,79 @@ describe('plan file', () => {
     const { facts: _f, joints: _j, searches: _s, verdicts: _v, photos: _p, ...old } = EMPTY_PLAN;
     const { plan } = taken(readPlanFile({ ...file(old), version: 3 }));
     expect(plan).toEqual(EMPTY_PLAN);
+  });
+
+  it('brings version 4 up to date: what held the shafts goes on holding them', () => {
+    const { tubeItems: _t, patterns: _p, keepOuts: _k, lines: _l, ...rest } = EMPTY_PLAN;
+    const { school, method, datum, shaftRoute } = EMPTY_PLAN.choices;
+    const old = { ...rest, choices: { school, method, datum, retention: 'cClip', shaftRoute } };
+    const { plan } = taken(readPlanFile({ ...file(old), version: 4 }));
+    expect(plan.choices).toEqual({ ...EMPTY_PLAN.choices, retention: 'cClip', retentionTo: 'cClip' });
+    expect([plan.tubeItems, plan.patterns, plan.keepOuts, plan.lines]).toEqual([{}, {}, {}, {}]);
+  });
+
+  it('takes what is welded to tubes, patterns, places to keep, and lines', () => {
+    const full = {
+      ...EMPTY_PLAN,
+      choices: { ...EMPTY_PLAN.choices, tyre: '205/60R15', spacer: 'adapter', pattern: 'redrill', jig: 'step' },
+      tubeItems: { perch: { side: 'left', name: 'the perch', from: 362.4, to: 431 } },
+      patterns: {
+        flange: { holes: 5, chords: [{ steps: 1, distance: 77.36, over: 'outside', diameter: 13.92 }] },
+        rotor: { holes: 4, chords: [] },
+      },
+      keepOuts: { a1: { name: 'rotor screw', radius: 46.2, angle: -0.31, diameter: 8.1 } },
+      lines: {
+        tee: {
+          name: 'Tee to left',
+          points: [
+            [-46, 22, 58],
+            [-46, 118.5, 58],
+          ],
+          radius: 12.5,
+          flare: 6,
+        },
+      },
+    };
+    expect(taken(readPlanFile(file(full as unknown as Plan))).plan).toEqual(full);
+  });
+
+  it.each([
+    ['tubeItems', { perch: { side: 'left', name: 'perch', from: 400, to: 362 } }, 'plan.tubeItems.perch.to'],
+    ['tubeItems', { perch: { side: 'middle', name: 'perch', from: 1, to: 2 } }, 'plan.tubeItems.perch.side'],
+    [
+      'patterns',
+      { wheel: { holes: 5, chords: [{ steps: 1, distance: 77, over: 'outside' }] } },
+      'plan.patterns.wheel.chords[0].diameter',
+    ],
+    ['patterns', { wheel: { holes: 2, chords: [] } }, 'plan.patterns.wheel.holes'],
+    ['patterns', { boot: { holes: 5, chords: [] } }, 'plan.patterns.boot'],
+    ['keepOuts', { a: { name: 'screw', radius: 46, angle: 0.3, diameter: 0 } }, 'plan.keepOuts.a.diameter'],
+    ['lines', { a: { name: 'x', points: [[0, 0, 0]], radius: 12, flare: 6 } }, 'plan.lines.a.points'],
+    [
+      'lines',
+      {
+        a: {
+          name: 'x',
+          points: [
+            [0, 0],
+            [1, 2],
+          ],
+          radius: 12,
+          flare: 6,
+        },
+      },
+      'plan.lines.a.points[0]',
+    ],
+    ['choices', { ...EMPTY_PLAN.choices, tyre: 'x'.repeat(41) }, 'plan.choices.tyre'],
+    ['choices', { ...EMPTY_PLAN.choices, jig: 'none' }, 'plan.choices.jig'],
+    [
+      'verdicts',
+      { brakes: { verdict: 'accepted', reason: 'because', who: 'A', at: '2026-11-02T10:00:00Z' } },
+      'plan.verdicts.brakes.verdict',
+    ],
+  ])('refuses in %s what could not be made: %j', (section, value, field) => {
+    const problems = refused(readPlanFile(file({ ...EMPTY_PLAN, [section]: value })));
+    expect(problems.map((p) => p.field)).toContain(field);
   });
 
   it.each([

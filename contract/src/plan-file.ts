@@ -8,7 +8,7 @@ import type { Problem } from './wire';
 /** The mark by which a plan file is known. */
 export const PLAN_FORMAT = 'intervex-plan';
 /** The version this build writes. */
-export const PLAN_VERSION = 4;
+export const PLAN_VERSION = 5;
 
 /** A plan as it stands in a file. Lengths in mm, angles in rad, masses in kg. */
 export interface PlanFile {
@@ -87,6 +87,7 @@ function upgrade(head: Fields): unknown {
   if (head['version'] === 1) return upgrade(fromVersion1(head));
   if (head['version'] === 2) return upgrade(fromVersion2(head));
   if (head['version'] === 3) return upgrade(fromVersion3(head));
+  if (head['version'] === 4) return upgrade(fromVersion4(head));
   return head['version'] === PLAN_VERSION ? head : undefined;
 }
 
@@ -130,4 +131,19 @@ function fromVersion3(head: Fields): Fields {
   if (!old) return { ...head, version: 4 };
   const { facts, joints, searches, verdicts, photos } = EMPTY_PLAN;
   return { ...head, version: 4, plan: { facts, joints, searches, verdicts, photos, ...old } };
+}
+
+/** Version 4 knew neither wheels, other ends, hole patterns, what is welded to the tubes, nor brake lines. */
+function fromVersion4(head: Fields): Fields {
+  const old = fieldsOf(head['plan']);
+  const choices = fieldsOf(old?.['choices']);
+  if (!old || !choices) return { ...head, version: 5 };
+  const { tyre, spacer, pattern, jig } = EMPTY_PLAN.choices;
+  const { tubeItems, patterns, keepOuts, lines } = EMPTY_PLAN;
+  const kept = { retentionTo: choices['retention'], tyre, spacer, pattern, jig };
+  return {
+    ...head,
+    version: 5,
+    plan: { tubeItems, patterns, keepOuts, lines, ...old, choices: { ...kept, ...choices } },
+  };
 }

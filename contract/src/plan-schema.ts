@@ -1,24 +1,32 @@
 import {
   ANGLE_IDS,
+  BRAKE_VERDICTS,
+  CHORD_OVER,
   CUT_METHODS,
   DIFFERENTIALS,
   FACT_EVIDENCE,
   FACTS,
+  HOLES,
   INSTRUMENTS,
+  JIGS,
   JOINT_IDS,
   LAUNCHES,
   LIMIT_IDS,
   LIMITS,
   MARK_DATUMS,
   PART_KINDS,
+  PATTERN_FACES,
+  PATTERN_ROUTES,
   QUANTITIES,
   refuseValue,
   RETENTIONS,
   SCHOOLS,
-  SEARCHED,
+  SEARCH_IDS,
   SHAFT_ROUTES,
   showValue,
+  SIDES,
   SKILLS,
+  SPACERS,
   TOOLS,
   USES,
   VERDICTS,
@@ -148,19 +156,20 @@ export const offerSchema = Joi.object<PartOffer>({
 const search = Joi.object({
   asked: sizes.required(),
   of: Joi.number().integer().min(0).max(1_000_000).required(),
-  found: Joi.array().items(offerSchema).max(20).required(),
+  found: Joi.array().items(offerSchema).max(40).required(),
   chosen: freeText(40),
   from: oneOf(['counter', 'list']),
   at: Joi.string().isoDate().required(),
   who: nameText(60).required(),
 });
 
-const verdict = Joi.object({
-  verdict: oneOf(['accepted', 'rejected']),
-  reason: freeText(300).min(3).required(),
-  who: nameText(60).required(),
-  at: Joi.string().isoDate().required(),
-});
+const verdictOf = (values: readonly string[]) =>
+  Joi.object({
+    verdict: oneOf(values),
+    reason: freeText(300).min(3).required(),
+    who: nameText(60).required(),
+    at: Joi.string().isoDate().required(),
+  });
 
 /** Where a photo belongs: a quantity, `fact.` and a fact, `donor`, or `check.` and a check. */
 const PLACE = /^[a-zA-Z0-9.]{1,90}$/;
@@ -172,8 +181,65 @@ const photo = Joi.object({
   at: Joi.string().isoDate().required(),
 });
 
+/** Name of one thing in a list of the builder’s. */
+const ITEM_ID = /^[a-zA-Z0-9-]{1,40}$/;
+
+const tubeItem = Joi.object({
+  side: oneOf(SIDES),
+  name: nameText(60).required(),
+  from: Joi.number().min(0).max(1500).required(),
+  to: Joi.number()
+    .min(Joi.ref('from'))
+    .max(1500)
+    .required()
+    .messages({ 'number.min': 'must not end before it begins', 'number.max': 'must be at most 1500 mm' }),
+});
+
+const [FEWEST, MOST] = HOLES;
+const chord = Joi.object({
+  steps: Joi.number()
+    .integer()
+    .min(1)
+    .max(MOST - 1)
+    .required(),
+  distance: Joi.number().min(5).max(400).required(),
+  over: oneOf(CHORD_OVER),
+  // Over edges the hole’s or stud’s own diameter has to come off, or on.
+  diameter: Joi.when('over', {
+    is: 'centres',
+    then: Joi.number().min(2).max(60),
+    otherwise: Joi.number().min(2).max(60).required(),
+  }),
+});
+const pattern = Joi.object({
+  holes: Joi.number().integer().min(FEWEST).max(MOST).required(),
+  chords: Joi.array().items(chord).max(20).required(),
+});
+
+const keepOut = Joi.object({
+  name: nameText(60).required(),
+  radius: Joi.number().min(0).max(300).required(),
+  angle: Joi.number()
+    .min(-2 * Math.PI)
+    .max(2 * Math.PI)
+    .required(),
+  diameter: Joi.number().min(1).max(120).required(),
+});
+
+const along = Joi.number().min(-6000).max(6000).required();
+const line = Joi.object({
+  name: nameText(60).required(),
+  points: Joi.array()
+    .items(Joi.array().ordered(along, along, along).length(3))
+    .min(2)
+    .max(40)
+    .required(),
+  radius: Joi.number().min(3).max(200).required(),
+  flare: Joi.number().min(0).max(30).required(),
+});
+
 /** A check's id: letters, figures and dots. */
-const CHECK_ID = /^[a-zA-Z0-9.]{1,80}$/;
+const CHECK_ID = /^[a-zA-Z0-9.-]{1,80}$/;
 
 /** The plan as it crosses the wire and stands in a file. Unknown fields are refused by name. */
 export const planSchema = Joi.object<Plan>({
@@ -210,13 +276,25 @@ export const planSchema = Joi.object<Plan>({
     datum: oneOf(MARK_DATUMS),
     retention: oneOf(RETENTIONS),
     shaftRoute: oneOf(SHAFT_ROUTES),
+    retentionTo: oneOf(RETENTIONS),
+    tyre: freeText(40).allow('').required(),
+    spacer: oneOf(SPACERS),
+    pattern: oneOf(PATTERN_ROUTES),
+    jig: oneOf(JIGS),
   }).required(),
   readings: Joi.object(Object.fromEntries(QUANTITIES.map((q) => [q.id, readingOf(q)]))).required(),
   limits: Joi.object(Object.fromEntries(LIMIT_IDS.map((id) => [id, limitOf(LIMITS[id])]))).required(),
   accepted: Joi.object().pattern(CHECK_ID, acceptance).max(200).required(),
   facts: Joi.object(Object.fromEntries(FACTS.map((f) => [f.id, factOf(f)]))).required(),
   joints: Joi.object(Object.fromEntries(JOINT_IDS.map((id) => [id, jointNote]))).required(),
-  searches: Joi.object(Object.fromEntries(SEARCHED.map((id) => [id, search]))).required(),
-  verdicts: Joi.object({ donor: verdict }).required(),
+  searches: Joi.object(Object.fromEntries(SEARCH_IDS.map((id) => [id, search]))).required(),
+  verdicts: Joi.object({
+    donor: verdictOf(['accepted', 'rejected']),
+    brakes: verdictOf(BRAKE_VERDICTS),
+  }).required(),
   photos: Joi.object().pattern(Joi.string().guid(), photo).max(500).required(),
+  tubeItems: Joi.object().pattern(ITEM_ID, tubeItem).max(40).required(),
+  patterns: Joi.object(Object.fromEntries(PATTERN_FACES.map((face) => [face, pattern]))).required(),
+  keepOuts: Joi.object().pattern(ITEM_ID, keepOut).max(40).required(),
+  lines: Joi.object().pattern(ITEM_ID, line).max(20).required(),
 });

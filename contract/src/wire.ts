@@ -1,4 +1,14 @@
-import type { FigureUnit, PartKind, PartOffer, Plan } from '@intervex/core';
+import type {
+  FigureUnit,
+  FoundFlange,
+  PairSearch,
+  PartKind,
+  PartOffer,
+  Plan,
+  Received,
+  ReceivedShaft,
+  ShaftOrder,
+} from '@intervex/core';
 
 /** One variant in a list. */
 export interface VariantSummary {
@@ -158,4 +168,69 @@ export interface ProjectReadings {
   readonly found: number;
   readonly of: number;
   readonly rows: readonly ProjectReading[];
+}
+
+/** A flange read from a drawing, and what of it was passed over. */
+export interface DrawingAnswer extends FoundFlange {
+  readonly passedOver: readonly string[];
+}
+
+/** Best pairs of stock shafts, and from when the list is. */
+export interface PairsAnswer extends PairSearch {
+  readonly from: 'counter' | 'list';
+  readonly at: string;
+  readonly trouble?: string;
+}
+
+/** Where an order stands with the maker. */
+export const MAKER_STATES = ['quoted', 'paid', 'cutting', 'shipped', 'late'] as const;
+export type MakerState = (typeof MAKER_STATES)[number];
+
+export interface MakerQuote {
+  readonly number: string;
+  readonly price: number;
+  readonly leadDays: number;
+  readonly note: string;
+}
+export interface MakerOrder {
+  readonly number: string;
+  readonly state: MakerState;
+  readonly note: string;
+}
+
+/** Where an order stands with the builder: with the maker, measured and wrong, taken, or on its way back. */
+export type OrderState = MakerState | 'wrong' | 'accepted' | 'sentBack';
+
+export interface OrderEvent {
+  readonly at: string;
+  readonly who: string;
+  readonly state: OrderState;
+  readonly note: string;
+}
+
+/** An order as it is kept. */
+export interface OrderView {
+  readonly id: string;
+  readonly variantId: string;
+  readonly variant: string;
+  /** Revision of the plan it was made from. */
+  readonly revision: number;
+  readonly order: ShaftOrder;
+  readonly quote: MakerQuote;
+  readonly state: OrderState;
+  readonly events: readonly OrderEvent[];
+  /** Against the order, once it was measured. */
+  readonly received?: Received;
+  /** Why the maker was not heard just now. */
+  readonly trouble?: string;
+}
+
+export interface ReceiveRequest {
+  readonly who: string;
+  readonly shafts: readonly ReceivedShaft[];
+}
+export interface SettleRequest {
+  readonly who: string;
+  readonly decision: 'accept' | 'sendBack';
+  readonly reason: string;
 }

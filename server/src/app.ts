@@ -13,6 +13,8 @@ import { partRoutes } from './parts/routes';
 import { photoRoutes } from './photos/routes';
 import { planRoutes } from './plans/routes';
 import { readingRoutes } from './readings/routes';
+import { orderRoutes } from './orders/routes';
+import { shapeRoutes } from './shapes/routes';
 import { sheetRoutes } from './sheets/routes';
 import { compareRoutes } from './compare/routes';
 
@@ -72,6 +74,7 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {})
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
   api.use(photoRoutes(pool), readingRoutes(pool), instrumentRoutes(ports.bench), partRoutes(pool, ports.parts));
+  api.use(shapeRoutes(pool), orderRoutes(pool, ports.maker));
   api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool));
   return api;
 }

@@ -4,6 +4,8 @@ export interface Ports {
   readonly bench?: string;
   /** The parts counter. */
   readonly parts?: string;
+  /** The shaft maker. */
+  readonly maker?: string;
 }
 
 /** What the process is told by its environment. */
@@ -26,6 +28,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const ports = {
     ...address(env, 'INTERVEX_BENCH_URL', 'bench'),
     ...address(env, 'INTERVEX_PARTS_URL', 'parts'),
+    ...address(env, 'INTERVEX_MAKER_URL', 'maker'),
   };
   return { port, databaseUrl, webRoot: env['INTERVEX_WEB_ROOT'], logLevel: env['LOG_LEVEL'] ?? 'info', ports };
 }

@@ -4,7 +4,12 @@ import {
   createEvaluator,
   evaluate,
   fitMap,
+  outcomeOf,
+  runStack,
   seededRandom,
+  stackLimits,
+  stackSide,
+  STACK_OUTCOMES,
   stockPairs,
   type PartOffer,
   type Plan,
@@ -130,5 +135,34 @@ export function mapping(): BenchFigure {
     unit: 'ms',
     target: 150,
     yardstick: { name: 'a plain loop over the same cells and obstacles', value: timed(plain, few), unit: 'ms' },
+  });
+}
+
+const DRAWS = 100_000;
+
+/** Very many draws of one side of the demo plan, beside a plain loop of its formulas without any drawing. */
+export function drawing(): BenchFigure {
+  const read = readPlanText(text);
+  if (!read.ok) throw new Error('The demo plan is not valid.');
+  const { plan } = read.file;
+  const results = evaluate(plan);
+  const side = stackSide(plan, results, 'left');
+  const limits = stackLimits(plan, results, 'left');
+  const sizes = Object.fromEntries(Object.entries(side.parts).map(([key, part]) => [key, part.value]));
+  const plain = (k: number) => {
+    let sum = 0;
+    for (let i = 0; i < DRAWS; i += 1) {
+      sizes['half'] = 701 + (i + k) * 1e-6;
+      for (const id of STACK_OUTCOMES) sum += outcomeOf(id, sizes) ?? 0;
+    }
+    return sum;
+  };
+  const few = { warm: 2, runs: 9 };
+  return figureOf({
+    name: `chances, ${DRAWS} draws of ${Object.keys(side.parts).length} sizes`,
+    value: timed((i) => runStack(side, limits, DRAWS, i + 1), few),
+    unit: 'ms',
+    target: 500,
+    yardstick: { name: 'a plain loop over the same formulas', value: timed(plain, few), unit: 'ms' },
   });
 }

@@ -20,6 +20,10 @@ const onPath = (/** @type {string} */ program) =>
 const NEEDS = {
   database: { packages: ['postgresql'], present: () => postgresBin() !== undefined },
   browser: { packages: ['chromium'], present: () => onPath('chromium') },
+  drawingReader: {
+    packages: ['python3-ezdxf'],
+    present: () => existsSync('/usr/lib/python3/dist-packages/ezdxf'),
+  },
   pdfTools: { packages: ['poppler-utils'], present: () => onPath('pdftoppm') && onPath('pdftotext') },
 };
 

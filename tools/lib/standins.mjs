@@ -14,6 +14,7 @@ const STANDINS = [
     variable: 'INTERVEX_PARTS_URL',
     what: 'Parts counter',
   },
+  { name: 'shaft maker', file: 'shaft-maker.js', variable: 'INTERVEX_MAKER_URL', what: 'Shaft maker' },
 ];
 
 /**

@@ -16,7 +16,11 @@ describe('ports of the stand-ins', () => {
   });
 
   it('start nothing where the environment names the real ones', async () => {
-    const env = { INTERVEX_BENCH_URL: 'http://127.0.0.1:1', INTERVEX_PARTS_URL: 'http://127.0.0.1:2' };
+    const env = {
+      INTERVEX_BENCH_URL: 'http://127.0.0.1:1',
+      INTERVEX_PARTS_URL: 'http://127.0.0.1:2',
+      INTERVEX_MAKER_URL: 'http://127.0.0.1:3',
+    };
     const { addresses, pages, stop } = await startStandins(4700, env);
     expect([addresses, pages]).toEqual([{}, []]);
     await stop();

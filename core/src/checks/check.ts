@@ -2,7 +2,7 @@ import type { FigureUnit } from '../measure';
 import { LIMITS, limitValue, type LimitChange, type LimitId } from './limits';
 
 export type CheckLevel = 'ok' | 'caution' | 'stop';
-export type StageId = 'brief' | 'survey' | 'donor' | 'cut' | 'sheets';
+export type StageId = 'brief' | 'survey' | 'donor' | 'stance' | 'cut' | 'shafts' | 'hubs' | 'sheets';
 
 /** A figure as a check compares it. */
 export interface CheckFigure {

@@ -34,6 +34,32 @@ export type LimitId =
   | 'cond.runout'
   | 'cond.journal'
   | 'cond.straight'
+  | 'stance.inboard'
+  | 'stance.spring'
+  | 'stance.outboard'
+  | 'stance.radial'
+  | 'stance.caliper'
+  | 'spacer.plain'
+  | 'spacer.adapter'
+  | 'cut.fromBracket'
+  | 'tube.least'
+  | 'tube.most'
+  | 'tube.oval'
+  | 'tube.stress'
+  | 'tube.force'
+  | 'float.angle'
+  | 'shaft.pressure'
+  | 'shaft.twist'
+  | 'pattern.agree'
+  | 'pattern.ligament'
+  | 'pattern.ligamentShare'
+  | 'pattern.rim'
+  | 'stud.engagement'
+  | 'stud.friction'
+  | 'brake.shim'
+  | 'brake.align'
+  | 'order.length'
+  | 'order.journal'
   | 'square.toe'
   | 'square.camber'
   | 'square.stop';
@@ -77,6 +103,60 @@ const LIST: readonly Limit[] = [
   mm('cond.runout', 'Run-out of the wheel face', 0.15, 3),
   mm('cond.journal', 'Wear of a bearing journal', 0.03, 1),
   mm('cond.straight', 'Tubes out of straight', 1, 20),
+  mm('stance.inboard', 'Tyre to rigid parts inboard', 19, 100),
+  mm('stance.spring', 'Tyre to springs and shocks', 25, 100),
+  mm('stance.outboard', 'Tyre to the arch lip', 13, 100),
+  mm('stance.radial', 'Tyre’s top under the arch lip at bump', 25, 100),
+  mm('stance.caliper', 'Brake to the inside of the rim', 3, 30),
+  mm('spacer.plain', 'Thickest plain spacer', 6, 20),
+  mm('spacer.adapter', 'Thinnest bolted adapter', 20, 60),
+  mm('cut.fromBracket', 'Least distance of a cut from brackets and their welds', 40),
+  mm('tube.least', 'Least interference of a pressed tube', 0.02, 1),
+  mm('tube.most', 'Most interference of a pressed tube', 0.14, 1),
+  mm('tube.oval', 'Tube or bore out of round', 0.08, 2),
+  ratio('tube.stress', 'Stress of the press fit over yield', 0.6),
+  { id: 'tube.force', label: 'Press at hand', unit: 'N', fallback: 200_000, min: 1000, max: 3_000_000 },
+  angle('float.angle', 'Drive spline out of line', 0.5),
+  { id: 'shaft.pressure', label: 'Pressure on spline flanks', unit: 'MPa', fallback: 280, min: 20, max: 2000 },
+  angle('shaft.twist', 'Left and right shaft twist apart', 3, 30),
+  mm('pattern.agree', 'Circles of one pattern against each other', 0.4, 5),
+  mm('pattern.ligament', 'Metal left between holes', 6, 40),
+  {
+    id: 'pattern.ligamentShare',
+    label: 'Metal left over the hole',
+    unit: 'ratio',
+    fallback: 0.5,
+    min: 0.1,
+    max: 3,
+  },
+  {
+    id: 'pattern.rim',
+    label: 'Hole centre to an edge over the hole',
+    unit: 'ratio',
+    fallback: 1.25,
+    min: 0.6,
+    max: 3,
+  },
+  {
+    id: 'stud.engagement',
+    label: 'Thread engaged over its diameter',
+    unit: 'count',
+    fallback: 1,
+    min: 0.5,
+    max: 3,
+  },
+  {
+    id: 'stud.friction',
+    label: 'Friction of the wheel’s face over its torque',
+    unit: 'count',
+    fallback: 1.5,
+    min: 1,
+    max: 5,
+  },
+  mm('brake.shim', 'Thickest shim under a caliper bracket', 3, 20),
+  mm('brake.align', 'Caliper’s middle from the rotor’s', 0.75, 10),
+  mm('order.length', 'Received shaft against its order', 0.5, 10),
+  mm('order.journal', 'Received journal against its order', 0.02, 1),
   angle('square.toe', 'Toe from the cut, per side', 0.1),
   angle('square.camber', 'Camber from the cut, per side', 0.15),
   angle('square.stop', 'Toe or camber that must be mended', 0.25),
@@ -86,8 +166,8 @@ function ratio(id: LimitId, label: string, fallback: number): Limit {
   return { id, label, unit: 'ratio', fallback, min: 0.3, max: 1 };
 }
 
-function angle(id: LimitId, label: string, fallbackDegrees: number): Limit {
-  return { id, label, unit: 'rad', fallback: degrees(fallbackDegrees), min: 0, max: degrees(3) };
+function angle(id: LimitId, label: string, fallbackDegrees: number, mostDegrees = 3): Limit {
+  return { id, label, unit: 'rad', fallback: degrees(fallbackDegrees), min: 0, max: degrees(mostDegrees) };
 }
 
 export const LIMITS = Object.fromEntries(LIST.map((l) => [l.id, l])) as Readonly<Record<LimitId, Limit>>;

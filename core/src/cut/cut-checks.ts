@@ -55,8 +55,9 @@ function widthChecks(plan: SchoolPlan, target: Figure | undefined, limits: Chang
   ];
 }
 
-function workChecks({ plan, tube }: CutChecksInput, side: Side): Check[] {
-  if (!plan) return [];
+function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[] {
+  // New tubes are cut to any length; what is missing is no metal of the donor’s.
+  if (!plan || method === 'newTubes') return [];
   const cut = plan.cut[side];
   const T = tube[side];
   if (plan.work[side] === 'widen')

@@ -6,3 +6,8 @@ export * from './school-halves';
 export * from './school-stage';
 export * from './scribe';
 export * from './square-stage';
+export * from './ends-stage';
+export * from './float-stage';
+export * from './learned-stage';
+export * from './tube-checks';
+export * from './tube-stage';

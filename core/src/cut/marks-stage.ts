@@ -116,7 +116,9 @@ const scribed = (side: Side, spacing: Figure): Figure =>
 function expectedHalf(input: MarksInput, side: Side): Maybe {
   const H = input[side].half;
   const spacing = spacingOf(input, side);
-  if (!H || !input.plan || input.plan.work[side] === 'widen') return undefined;
+  if (!H || !input.plan) return undefined;
+  if (input.method === 'newTubes') return newTubeHalf(input, input.plan, side);
+  if (input.plan.work[side] === 'widen') return undefined;
   const base = { id: `expect.half.${side}`, label: `Half to expect, ${side}`, unit: 'mm' as const };
   if (!spacing)
     return derive({ ...base, formula: '{H}', source: 'This side stays as it is', inputs: { H } }, (v) => v.H);
@@ -131,10 +133,34 @@ function expectedHalf(input: MarksInput, side: Side): Maybe {
   );
 }
 
+/** A new tube is cut to its side’s half, whether the donor’s was longer or shorter. */
+function newTubeHalf({ shrink: w }: MarksInput, plan: SchoolPlan, side: Side): Maybe {
+  if (!w) return undefined;
+  const δ = given(
+    `cutTo.${side}`,
+    `Tube as cut and pressed, ${side}`,
+    0,
+    SCRIBE_U,
+    'mm',
+    'Set with a steel rule',
+  );
+  return derive(
+    {
+      id: `expect.half.${side}`,
+      label: `Half to expect, ${side}`,
+      unit: 'mm',
+      formula: `{H_new} + {δ} + ${w.value.toFixed(1)} − {w}`,
+      source: 'The new tube is cut for it; off by the rule, and by what the weld pulls otherwise than reckoned',
+      inputs: { H_new: plan.half[side], δ, w },
+    },
+    (v) => v.H_new + v.δ + w.value - v.w,
+  );
+}
+
 function sideMarks(input: MarksInput, side: Side): SideMarks | undefined {
   const { tube: T, casting } = input[side];
   const spacing = spacingOf(input, side);
-  if (!spacing || !T || !input.kerf || !input.plan) return undefined;
+  if (!spacing || !T || !input.kerf || !input.plan || input.method === 'newTubes') return undefined;
   const g = input.gap as Figure;
   const w = input.shrink as Figure;
   const slug = derive(

@@ -37,3 +37,13 @@ export function schoolPinion(school: School, { left, right, pinion }: SchoolInpu
 export function newHalf(side: 'left' | 'right', width: number, pinion: number): number {
   return width / 2 + (side === 'left' ? -pinion : pinion);
 }
+
+/**
+ * Half of a side that gets another shaft: brake space and seat stay, so it grows or shrinks by the difference.
+ *
+ * @param half as it is, mm
+ * @param shaft in it now, mm
+ * @param bought length of the other shaft, mm
+ * @example stockHalf(792, 775.4, 686) // 702.6
+ */
+export const stockHalf = (half: number, shaft: number, bought: number): number => half + bought - shaft;

@@ -1,7 +1,7 @@
 import { bySide, SIDES, type Side, type Sided } from '../geometry';
 import { derive, given, type Figure } from '../measure';
 import { SCHOOLS, type School } from '../plan';
-import { newHalf, schoolPinion, schoolWidth } from './school-halves';
+import { newHalf, schoolPinion, schoolWidth, stockHalf } from './school-halves';
 
 type Maybe = Figure | undefined;
 
@@ -13,6 +13,11 @@ export interface SchoolsInput {
   readonly pinionWanted: Maybe;
   /** Gearbox output from the centreline; used where no place is said. */
   readonly gearbox: Maybe;
+  /** Shafts in the donor now, and the pair that was chosen from stock. */
+  readonly shaftLeft: Maybe;
+  readonly shaftRight: Maybe;
+  readonly pairLeft: Maybe;
+  readonly pairRight: Maybe;
 }
 
 /** What a side asks for: less tube, none, or more than there is. */
@@ -52,12 +57,68 @@ function lackedBy(school: School, input: SchoolsInput): string[] {
   const lacks: string[] = [];
   if (!input.halfLeft) lacks.push('donor.half.left');
   if (!input.halfRight) lacks.push('donor.half.right');
+  if (school === 'stockShafts') return [...lacks, ...lackedByPair(input)];
   if (school !== 'shortShaft' && !input.targetWidth) lacks.push('brief.targetWidth');
   if (school === 'driveline' && !input.pinionWanted && !input.gearbox) lacks.push('cut.pinion');
   return lacks;
 }
 
+function lackedByPair(input: SchoolsInput): string[] {
+  const lacks = [
+    input.shaftLeft ? '' : 'donor.shaft.left',
+    input.shaftRight ? '' : 'donor.shaft.right',
+    input.pairLeft && input.pairRight ? '' : 'shaft.pair',
+  ];
+  return lacks.filter(Boolean);
+}
+
+/** Halves follow from the shafts that can be bought, width and pinion from the halves. */
+function planStock(input: SchoolsInput): SchoolPlan {
+  const school = 'stockShafts';
+  const own = { left: input.halfLeft as Figure, right: input.halfRight as Figure };
+  const shaft = { left: input.shaftLeft as Figure, right: input.shaftRight as Figure };
+  const pair = { left: input.pairLeft as Figure, right: input.pairRight as Figure };
+  const half = bySide((side) =>
+    derive(
+      {
+        id: `${school}.half.${side}`,
+        label: `New half, ${side}`,
+        unit: 'mm',
+        formula: '{H} + {L_stock} − {L}',
+        source: 'Brake space and seat stay, so the half follows the shaft',
+        inputs: { H: own[side], L_stock: pair[side], L: shaft[side] },
+      },
+      (v) => stockHalf(v.H, v.L, v.L_stock),
+    ),
+  );
+  const width = derive(
+    {
+      id: `${school}.width`,
+      label: 'WMS width',
+      unit: 'mm',
+      formula: '{H_L} + {H_R}',
+      source: 'Both halves as the shafts make them',
+      inputs: { H_L: half.left, H_R: half.right },
+    },
+    (v) => v.H_L + v.H_R,
+  );
+  const pinion = derive(
+    {
+      id: `${school}.pinion`,
+      label: 'Pinion from middle',
+      unit: 'mm',
+      formula: '({H_R} − {H_L})/2',
+      source: 'Middle of the new width against the pinion axis',
+      inputs: { H_L: half.left, H_R: half.right },
+    },
+    (v) => (v.H_R - v.H_L) / 2,
+  );
+  const cut = bySide((side) => cutOf(school, side, own[side], half[side]));
+  return { school, width, pinion, half, cut, work: bySide((side) => workOf(cut[side].value)) };
+}
+
 function planOne(school: School, input: SchoolsInput): SchoolPlan {
+  if (school === 'stockShafts') return planStock(input);
   const H_L = input.halfLeft as Figure;
   const H_R = input.halfRight as Figure;
   const width = widthOf(school, H_L, H_R, input.targetWidth);

@@ -6,3 +6,5 @@ export * from './survey-view';
 export * from './top-view';
 export * from './tube-view';
 export * from './view';
+export * from './corner-view';
+export * from './flange-view';

@@ -1,6 +1,7 @@
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
 import { factText, POSES, ROOM_HEIGHTS, type Fact, type Pose, type RoomHeight } from '../plan';
+import { RIM_BOTTOM } from '../stance';
 import type { Caption, Dimension, Point, Shape, View } from './view';
 
 /** Tyre while its diameter is not known, mm. */
@@ -15,8 +16,6 @@ const MARGIN = 260;
 const LIP_OUT = 30;
 /** From a thing to its name, mm. */
 const NAME_GAP = 22;
-/** The rim’s bottom lies this share of the tyre’s radius below the hub. */
-const RIM_BOTTOM = 0.65;
 /** How far a lip is drawn up, mm. */
 const LIP = 90;
 

@@ -13,7 +13,12 @@ export type ShapeStyle =
   | 'shaft'
   | 'axis'
   | 'centreline'
-  | 'mark';
+  | 'mark'
+  | 'tyre'
+  | 'rim'
+  | 'hole'
+  | 'newHole'
+  | 'keep';
 
 /** A closed outline, an open line or a circle, in mm. */
 export type Shape =
@@ -55,17 +60,19 @@ export interface Dimension {
   readonly name?: string;
 }
 
-/** A scribe mark that can be moved along its tube. */
+/** Something that can be moved along the picture: a scribe mark along its tube, a wheel by its offset. */
 export interface MarkHandle {
+  /** Where several handles move one quantity. */
+  readonly id?: string;
   readonly quantityId: string;
   readonly label: string;
   readonly at: Point;
-  /** Place from the casting face, mm, and how far it may go. */
+  /** Its quantity’s value, mm, and how far it may go. */
   readonly value: number;
   readonly min: number;
   readonly max: number;
-  /** +1 where outboard is to the right of the picture, else −1. */
-  readonly direction: 1 | -1;
+  /** How far it moves to the right of the picture, mm, for one mm more of its value. */
+  readonly direction: number;
 }
 
 /** A word at a place. */

@@ -1,14 +1,16 @@
 import { briefChecks } from '../brief';
 import { withAcceptance, type Check } from '../checks';
-import { cutChecks, type SchoolPlan } from '../cut';
+import { cutChecks, tubeChecks, type SchoolPlan } from '../cut';
 import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../donor';
+import { hubsChecks } from '../hub-ends';
 import { matingChecks } from '../mating';
 import type { Figure } from '../measure';
 import { QUANTITIES, type Plan } from '../plan';
-import { shaftChecks } from '../shafts';
+import { shaftChecks, strengthChecks } from '../shafts';
+import { stanceChecks } from '../stance';
 import { angleChecks, levelChecks, surveyChecks } from '../survey';
 import { evidenceChecks } from './evidence-checks';
-import { slipInputs, type Of } from './inputs';
+import { shearYield, slipInputs, type Of } from './inputs';
 import { figureGroup, memoStage } from './memo';
 import { readingChecks } from './reading-checks';
 import type { Known, Results } from './results';
@@ -17,7 +19,21 @@ type Limits = Plan['limits'];
 type Figures = Readonly<Record<string, Figure | undefined>>;
 type Parts = Pick<
   Results,
-  'brief' | 'level' | 'survey' | 'angles' | 'donor' | 'judged' | 'mating' | 'marks' | 'square' | 'shafts'
+  | 'brief'
+  | 'level'
+  | 'survey'
+  | 'angles'
+  | 'donor'
+  | 'judged'
+  | 'mating'
+  | 'marks'
+  | 'square'
+  | 'shafts'
+  | 'stance'
+  | 'tubes'
+  | 'float'
+  | 'strength'
+  | 'hubs'
 > & {
   readonly known: Readonly<Record<string, Known>>;
 };
@@ -59,6 +75,10 @@ export function createChecks() {
       ...held.capacity({ capacity: judged.capacity, limits }),
       ...held.mating({ mating }),
       ...evidenceChecks(plan),
+      ...stanceChecks(
+        { stance: parts.stance, spacer: plan.choices.spacer, spacerThick: of('spacer.thick') },
+        limits,
+      ),
       ...cutAndShafts(plan, of, parts, school),
     ];
     return list.map((check) => withAcceptance(check, plan.accepted[check.id]));
@@ -83,6 +103,7 @@ function cutAndShafts(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | und
       {
         shafts: parts.shafts,
         retention: plan.choices.retention,
+        retentionTo: plan.choices.retentionTo,
         route: plan.choices.shaftRoute,
         use: plan.brief.use,
         splineMajor: parts.donor.spline?.major,
@@ -91,6 +112,29 @@ function cutAndShafts(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | und
         length: pair('donor.shaft'),
         floatMin: of('donor.endFloatMin'),
         floatMax: of('donor.endFloatMax'),
+      },
+      plan.limits,
+    ),
+    ...tubeChecks(
+      {
+        method: plan.choices.method,
+        to: plan.choices.retentionTo,
+        tubes: parts.tubes,
+        float: parts.float,
+        marks: parts.marks,
+        items: plan.tubeItems,
+      },
+      plan.limits,
+    ),
+    ...strengthChecks(parts.strength, shearYield(plan), plan.limits),
+    ...hubsChecks(
+      {
+        patterns: parts.hubs.patterns,
+        route: plan.choices.pattern,
+        studs: parts.hubs.studs,
+        brakes: parts.hubs.brakes,
+        lines: parts.hubs.lines,
+        lineNames: Object.fromEntries(Object.entries(plan.lines).map(([id, line]) => [id, line.name])),
       },
       plan.limits,
     ),

@@ -23,6 +23,13 @@ export function allFigures(results: Results): ReadonlyMap<string, Figure> {
     results.marks,
     results.square.sets,
     results.shafts,
+    results.ends,
+    results.stance,
+    results.tubes,
+    results.float,
+    results.learned,
+    results.strength,
+    results.hubs,
   ]);
   collect(map, results.schools.filter(isPlanned));
   return map;

@@ -10,7 +10,7 @@ const sides = (...ids: string[]): string[] => ids.flatMap((id) => [`${id}.left`,
  * @param known what is known of each quantity
  */
 export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): readonly Decision[] {
-  const width = plan.choices.school === 'shortShaft' ? [] : ['brief.targetWidth'];
+  const width = ['shortShaft', 'stockShafts'].includes(plan.choices.school) ? [] : ['brief.targetWidth'];
   const pinion = plan.choices.school === 'driveline' && !known['survey.gearbox'] ? ['cut.pinion'] : [];
   const cut = [...width, ...sides('donor.half'), ...pinion];
   const marks = [...sides('donor.tube'), ...(plan.choices.datum === 'pinion' ? sides('donor.casting') : [])];
@@ -23,6 +23,11 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     { id: 'level', label: 'Whether the car stands level', stage: 'survey' },
     { id: 'survey', label: 'The old axle’s place', stage: 'survey' },
     { id: 'room', label: 'The wheel room', stage: 'survey' },
+    { id: 'stance', label: 'What the wheels clear', stage: 'stance' },
+    { id: 'strength', label: 'What the shafts bear', stage: 'shafts' },
+    { id: 'pattern', label: 'Whether flange and wheel agree', stage: 'hubs' },
+    { id: 'studs', label: 'Whether studs and nuts hold', stage: 'hubs' },
+    { id: 'brakes', label: 'Where rotor and caliper stand', stage: 'hubs' },
     { id: 'ratio', label: 'The donor’s ratio', stage: 'donor' },
   ];
   const needs: Readonly<Record<string, readonly string[]>> = {
@@ -34,6 +39,11 @@ export function decisions(plan: Plan, known: Readonly<Record<string, Known>>): r
     level: CORNERS.map((c) => `level.height.${c}`),
     survey: ['survey.left', 'survey.right', 'survey.width'],
     room: sides('room.in.ride.axle', 'room.out.ride', 'room.in.bump.top', 'room.out.bump'),
+    stance: ['wheel.rim', 'wheel.et', ...width, ...sides('room.in.ride.axle', 'room.out.ride')],
+    strength: [...sides('donor.shaft', 'donor.shaftBody'), 'donor.splineTeeth', 'donor.splinePitch'],
+    pattern: ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole', 'car.wheelHoles', 'car.wheelPcd'],
+    studs: ['stud.length', 'stud.hat', 'stud.pad', 'stud.nut', 'stud.torque'],
+    brakes: [...sides('donor.brakeSpace'), 'rotor.offset', 'caliper.middle'],
     ratio: known['ratio.pinionTurns'] ? ['ratio.wheelTurns'] : ['ratio.ring', 'ratio.pinion'],
   };
   return list.map((d) => ({ ...d, lacks: (needs[d.id] ?? []).filter((id) => !known[id]) }));

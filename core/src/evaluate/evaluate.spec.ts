@@ -121,7 +121,9 @@ describe('shafts', () => {
     expect(check(workedPlan({ 'donor.crossShaft': reading('caliper', 33.6) }), 'shaft.gap.left')?.level).toBe(
       'stop',
     );
-    expect(check(workedPlan(near, { retention: 'cClip' }), 'shaft.gap.left')).toBeUndefined();
+    expect(
+      check(workedPlan(near, { retention: 'cClip', retentionTo: 'cClip' }), 'shaft.gap.left'),
+    ).toBeUndefined();
   });
 
   it.each([
@@ -274,7 +276,10 @@ describe('an unfinished plan', () => {
       brief: 'untouched',
       survey: 'untouched',
       donor: 'untouched',
+      stance: 'untouched',
       cut: 'untouched',
+      shafts: 'untouched',
+      hubs: 'untouched',
       sheets: 'untouched',
     });
   });

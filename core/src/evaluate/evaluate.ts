@@ -1,23 +1,44 @@
 import { briefStage } from '../brief';
-import { isPlanned, schoolsStage, squareStage } from '../cut';
+import {
+  type EndsResult,
+  endsStage,
+  floatStage,
+  isPlanned,
+  learnedStage,
+  schoolsStage,
+  type SchoolPlan,
+  squareStage,
+  tubeStage,
+  wantedTubes,
+} from '../cut';
 import { capacityStage, donorStage, ratioStage, slipFinding } from '../donor';
 import type { Figure } from '../measure';
+import { bendTable, brakeStage, patternStage, retentionWays, studStage } from '../hub-ends';
 import { matingStage } from '../mating';
 import { ANGLE_IDS, QUANTITIES, type Plan } from '../plan';
-import { shaftsStage } from '../shafts';
+import { shaftsStage, strengthStage } from '../shafts';
+import { stanceStage } from '../stance';
 import { anglesStage, levelStage, notLevel, roomStage, surveyStage } from '../survey';
 import { createChecks } from './all-checks';
 import { decisions } from './decisions';
 import {
+  brakeInputs,
   briefInputs,
   capacityInputs,
   donorInputs,
+  endsInputs,
   flatMarks,
+  flatPatterns,
   markInputs,
   matingInputs,
+  pairFigures,
+  patternInputs,
   ratioInputs,
   shaftInputs,
   slipInputs,
+  stanceInputs,
+  strengthInputs,
+  studInputs,
   zeroes,
   type Of,
 } from './inputs';
@@ -34,6 +55,12 @@ const GROUPS = {
   room: idsOf(/^room\./),
   square: idsOf(/^square\./),
   angles: ANGLE_IDS,
+  stance: idsOf(
+    /^(room|wheel|tyre|stance|bar|rim)\.|^(spring\.(bump|droop)|brake\.radius|spacer\.thick|brief\.tyreDiameter)$/,
+  ),
+  tubes: idsOf(/^tube\./),
+  float: idsOf(/^float\./),
+  patterns: idsOf(/^(donor\.(flange\w*|pilot)|car\.wheel(Holes|Pcd)|redrill\.hole|jig\.\w+)$/),
   mating: idsOf(/^(donor|new|car|line|brake)\.(?!half|casting|tube|shaft|side|angle)/),
 } as const;
 
@@ -52,6 +79,10 @@ const makeGroups = () => ({
   square: figureGroup(GROUPS.square),
   angles: figureGroup(GROUPS.angles),
   mating: figureGroup(GROUPS.mating),
+  stance: figureGroup(GROUPS.stance),
+  tubes: figureGroup(GROUPS.tubes),
+  float: figureGroup(GROUPS.float),
+  patterns: figureGroup(GROUPS.patterns),
 });
 
 /** Every stage with a memory of its last result. */
@@ -70,7 +101,93 @@ const makeStages = () => ({
   marks: memoStage(markInputs),
   square: memoStage(squareStage),
   shafts: memoStage(shaftsStage),
+  pair: memoStage(pairFigures),
+  ends: memoStage(endsStage),
+  ways: memoStage((v: ReturnType<typeof endsInputs>) =>
+    retentionWays(v.from, (to) => endsStage({ ...v, to }).moved),
+  ),
+  stance: memoStage(({ inboard, spring, outboard, radial, ...v }: ReturnType<typeof stanceInputs>) =>
+    stanceStage({ ...v, limits: { inboard, spring, outboard, radial } }),
+  ),
+  tubes: memoStage(tubeStage),
+  wanted: memoStage(wantedTubes),
+  float: memoStage(floatStage),
+  learned: memoStage(learnedStage),
+  strength: memoStage(strengthStage),
+  patterns: memoStage((v: ReturnType<typeof flatPatterns>) => patternStage(patternInputs(v))),
+  studs: memoStage(studStage),
+  brakes: memoStage(brakeStage),
+  lines: memoStage(({ lines }: Pick<Plan, 'lines'>) =>
+    Object.fromEntries(Object.entries(lines).map(([id, line]) => [id, bendTable(line)])),
+  ),
 });
+
+/** Stages and groups that remember, of one evaluator. */
+const makeKit = () => ({ stages: makeStages(), groups: makeGroups() });
+type Kit = ReturnType<typeof makeKit>;
+
+/** What the donor is found to be. */
+const judge = ({ stages }: Kit, plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) => ({
+  ratio: stages.ratio(ratioInputs(plan, of)),
+  slip: stages.slip(slipInputs(plan, of)),
+  capacity: stages.capacity(capacityInputs(plan, of, demand, minor)),
+});
+
+/** The ways to cut, and marks and shafts of the chosen one. */
+function cutOf({ stages }: Kit, plan: Plan, of: Of) {
+  const ends = stages.ends(endsInputs(plan, of));
+  const pair = stages.pair({ left: plan.searches.shaftLeft, right: plan.searches.shaftRight });
+  const schools = stages.schools({
+    halfLeft: ends.half.left,
+    halfRight: ends.half.right,
+    targetWidth: of('brief.targetWidth'),
+    pinionWanted: of('cut.pinion'),
+    gearbox: of('survey.gearbox'),
+    shaftLeft: ends.shaft.left,
+    shaftRight: ends.shaft.right,
+    pairLeft: pair.left,
+    pairRight: pair.right,
+  });
+  const chosen = schools.find((s) => s.school === plan.choices.school);
+  const school = chosen && isPlanned(chosen) ? chosen : undefined;
+  const marks = stages.marks(flatMarks(plan, of, school, ends));
+  const shafts = stages.shafts(shaftInputs(plan, of, schools, ends, pair));
+  return { ends, schools, school, marks, shafts };
+}
+
+function tubesOf({ stages, groups }: Kit, of: Of, school: SchoolPlan | undefined) {
+  const wanted = stages.wanted({
+    tubeLeft: of('donor.tube.left'),
+    tubeRight: of('donor.tube.right'),
+    cutLeft: school?.cut.left,
+    cutRight: school?.cut.right,
+  });
+  return stages.tubes({
+    figures: groups.tubes(of),
+    wantedLeft: wanted.left,
+    wantedRight: wanted.right,
+    endLeft: of('cut.endPiece.left'),
+    endRight: of('cut.endPiece.right'),
+    gap: of('cut.gap'),
+    shrink: of('cut.shrink'),
+  });
+}
+
+function hubsOf(
+  { stages, groups }: Kit,
+  plan: Plan,
+  of: Of,
+  ends: EndsResult,
+  demand: Figure | undefined,
+): Results['hubs'] {
+  return {
+    patterns: stages.patterns(flatPatterns(plan, groups.patterns(of))),
+    studs: stages.studs(studInputs(plan, of, demand)),
+    brakes: stages.brakes(brakeInputs(of, ends)),
+    ways: stages.ways(endsInputs(plan, of)),
+    lines: stages.lines({ lines: plan.lines }),
+  };
+}
 
 /**
  * Makes an evaluator that remembers its last plan and runs only the stages whose inputs changed. Results
@@ -78,15 +195,10 @@ const makeStages = () => ({
  */
 export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
-  const stages = makeStages();
-  const groups = makeGroups();
+  const kit = makeKit();
+  const { stages, groups } = kit;
   const zeroesOf = memoStage((zeroedOn: Record<string, string | undefined>) => zeroedOn);
   const checksOf = createChecks();
-  const judge = (plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) => ({
-    ratio: stages.ratio(ratioInputs(plan, of)),
-    slip: stages.slip(slipInputs(plan, of)),
-    capacity: stages.capacity(capacityInputs(plan, of, demand, minor)),
-  });
   const evaluateOnce = (plan: Plan): Results => {
     const known = figuresOf(plan.readings);
     const of: Of = (id) => known[id]?.figure;
@@ -100,20 +212,15 @@ export function createEvaluator(): Evaluator {
     const angles = stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) });
     const room = stages.room({ figures: groups.room(of) });
     const donor = stages.donor(donorInputs(of));
-    const judged = judge(plan, of, brief.demand, donor.spline?.minor);
+    const judged = judge(kit, plan, of, brief.demand, donor.spline?.minor);
     const mating = stages.mating(matingInputs(plan, groups.mating(of)));
-    const schools = stages.schools({
-      halfLeft: of('donor.half.left'),
-      halfRight: of('donor.half.right'),
-      targetWidth: of('brief.targetWidth'),
-      pinionWanted: of('cut.pinion'),
-      gearbox: of('survey.gearbox'),
-    });
-    const chosen = schools.find((s) => s.school === plan.choices.school);
-    const school = chosen && isPlanned(chosen) ? chosen : undefined;
-    const marks = stages.marks(flatMarks(plan, of, school));
+    const { schools, school, ...cut } = cutOf(kit, plan, of);
+    const { marks, shafts, ends } = cut;
     const square = stages.square({ figures: groups.square(of) });
-    const shafts = stages.shafts(shaftInputs(plan, of, schools));
+    const width = school?.width ?? of('brief.targetWidth');
+    const stance = stages.stance(stanceInputs(plan, groups.stance(of), width));
+    const minor = donor.spline?.minor;
+    const loads = { shafts, school, demand: brief.demand, minor, ends, et: stance.et };
     const parts = {
       known,
       brief,
@@ -125,9 +232,20 @@ export function createEvaluator(): Evaluator {
       judged,
       mating,
       schools,
-      marks,
       square,
-      shafts,
+      stance,
+      ...cut,
+      tubes: tubesOf(kit, of, school),
+      float: stages.float({ figures: groups.float(of), tubeOd: of('donor.tubeOd') }),
+      learned: stages.learned({
+        marks,
+        tackedLeft: of('after.tacked.left'),
+        tackedRight: of('after.tacked.right'),
+        weldedLeft: of('after.welded.left'),
+        weldedRight: of('after.welded.right'),
+      }),
+      strength: stages.strength(strengthInputs(plan, of, loads)),
+      hubs: hubsOf(kit, plan, of, ends, brief.demand),
     };
     const checks = checksOf(plan, of, parts, school);
     const open = decisions(plan, known);

@@ -1,10 +1,22 @@
 import type { BriefResult } from '../brief';
 import type { Check, StageId } from '../checks';
-import type { FaceSquare, MarksResult, SchoolResult, SquareResult } from '../cut';
+import type {
+  EndsResult,
+  FaceSquare,
+  FloatEnd,
+  LearnedResult,
+  MarksResult,
+  SchoolResult,
+  SquareResult,
+  TubeResult,
+} from '../cut';
 import type { CapacityResult, DonorResult, RatioResult, SlipFinding } from '../donor';
+import type { Sided } from '../geometry';
+import type { BendResult, BrakeResult, PatternResult, RetentionWay, StudResult } from '../hub-ends';
 import type { JointResult } from '../mating';
 import type { Figure } from '../measure';
-import type { ShaftsResult } from '../shafts';
+import type { ShaftsResult, StrengthResult } from '../shafts';
+import type { StanceResult } from '../stance';
 import type { AngleResult, LevelResult, RoomResult, SurveyResult } from '../survey';
 import type { Known } from './reading-figures';
 
@@ -27,6 +39,17 @@ export interface DonorJudged {
   readonly capacity: CapacityResult;
 }
 
+/** The wheel’s end of the axle. */
+export interface HubsResult {
+  readonly patterns: PatternResult;
+  readonly studs: StudResult;
+  readonly brakes: BrakeResult;
+  /** Ways to hold the shafts in. */
+  readonly ways: readonly RetentionWay[];
+  /** By the line’s id. */
+  readonly lines: Readonly<Record<string, BendResult>>;
+}
+
 /** Everything derived from a plan. */
 export interface Results {
   /** What is known of each quantity, by id: readings and fallbacks. */
@@ -47,6 +70,14 @@ export interface Results {
   readonly marks: MarksResult;
   readonly square: SquareResult;
   readonly shafts: ShaftsResult;
+  /** Halves, shafts and brake space with the ends the axle will have. */
+  readonly ends: EndsResult;
+  readonly stance: StanceResult;
+  readonly tubes: TubeResult;
+  readonly float: Sided<FloatEnd>;
+  readonly learned: LearnedResult;
+  readonly strength: StrengthResult;
+  readonly hubs: HubsResult;
   readonly checks: readonly Check[];
   readonly decisions: readonly Decision[];
   readonly stages: Readonly<Record<StageId, StageState>>;

@@ -20,10 +20,28 @@ export function stageStates(
     brief: stateOf(plan, checks, 'brief', !plan.brief.vehicle || !plan.readings['brief.targetWidth']),
     survey: stateOf(plan, checks, 'survey', lacking('survey') || lacking('room')),
     donor: stateOf(plan, checks, 'donor', donorLacks),
-    cut: cutLacks && !touched(plan, 'cut') ? 'untouched' : stateOf(plan, checks, 'cut', cutLacks, true),
+    stance: stanceState(plan, checks, lacking('stance')),
+    shafts: derivedState(plan, checks, 'shafts', cutLacks, lacking('strength')),
+    hubs: stateOf(plan, checks, 'hubs', lacking('pattern') || lacking('studs') || lacking('brakes')),
+    cut: derivedState(plan, checks, 'cut', cutLacks, cutLacks),
     sheets: cutLacks ? 'untouched' : worst(checks) === 'ok' ? 'settled' : 'inWork',
   };
 }
+
+/** A stage that is worked out of others begins when they are complete, or with a reading of its own. */
+function derivedState(
+  plan: Plan,
+  checks: readonly Check[],
+  stage: StageId,
+  waits: boolean,
+  lacks: boolean,
+): StageState {
+  return waits && !touched(plan, stage) ? 'untouched' : stateOf(plan, checks, stage, lacks, true);
+}
+
+/** A tyre alone is a beginning. */
+const stanceState = (plan: Plan, checks: readonly Check[], lacks: boolean): StageState =>
+  stateOf(plan, checks, 'stance', lacks || plan.choices.tyre === '', plan.choices.tyre !== '');
 
 function stateOf(
   plan: Plan,

@@ -2,7 +2,7 @@ import type { SchoolPlan } from '../cut';
 import type { Figure } from '../measure';
 import type { Results, StripItem } from './results';
 
-type Parts = Pick<Results, 'marks' | 'shafts' | 'square'>;
+type Parts = Pick<Results, 'marks' | 'shafts' | 'square' | 'stance'>;
 
 /** The numbers of this job that the running strip shows, always the same places. */
 export function strip(
@@ -25,8 +25,13 @@ export function strip(
       label: 'Worst tilt',
       figure: greater(parts.square.latest.left?.tilt, parts.square.latest.right?.tilt),
     },
+    { id: 'clear', label: 'Least clearance', figure: leastGap(parts.stance) },
   ];
 }
+
+/** The least gap of the tyre to anything, over both sides and all poses. */
+const leastGap = ({ clearances }: Results['stance']): Figure | undefined =>
+  clearances.reduce<Figure | undefined>((least, c) => lesser(least, c.gap), undefined);
 
 /** Places nearer the middle than this are the middle. Absolute, mm. */
 const MIDDLE = 0.05;

@@ -10,8 +10,8 @@ import {
   frictionTorque,
   pcdOf,
   stressArea,
-  type ChordReading,
 } from './index';
+import type { ChordReading } from '../plan';
 
 describe('bolt pattern', () => {
   it.each([

@@ -1,14 +1,4 @@
-/** One caliper reading between two holes or studs of a pattern. */
-export interface ChordReading {
-  /** How many holes further on the second one is: 1 for neighbours. */
-  readonly steps: number;
-  /** As read, mm. */
-  readonly distance: number;
-  /** Between what it was read. */
-  readonly over: 'centres' | 'outside' | 'inside';
-  /** Diameter of hole or stud, mm; needed where it was not read between centres. */
-  readonly diameter?: number;
-}
+import type { ChordReading } from '../plan';
 
 export interface PatternFit {
   /** Circle through the hole centres, mm. */
@@ -17,10 +7,14 @@ export interface PatternFit {
   readonly each: readonly number[];
   /** The reading that no regular pattern explains with the others; undefined where all agree. */
   readonly off?: number;
+  /** What is wrong where readings disagree and none of them can be blamed, or more than one; absent else. */
+  readonly problem?: string;
 }
 
 /** Fewest and most holes of a wheel pattern. */
 export const HOLES = [3, 10] as const;
+/** Circles drilled for the same pattern differ by no more, mm. */
+export const SAME_PCD = 0.3;
 /** Circles that readings of one pattern give differ by no more, mm. */
 export const PATTERN_AGREES = 0.4;
 
@@ -79,19 +73,37 @@ export function centresOf({ distance, over, diameter }: ChordReading): number {
  *
  * @param holes 3 to 10
  * @param readings at least one
+ * @param agrees circles that differ by no more agree, mm
  * @throws RangeError for no readings, or one that cannot be
  */
-export function fitPattern(holes: number, readings: readonly ChordReading[]): PatternFit {
+export function fitPattern(
+  holes: number,
+  readings: readonly ChordReading[],
+  agrees = PATTERN_AGREES,
+): PatternFit {
   if (readings.length === 0) throw new RangeError('A pattern needs a reading.');
   const each = readings.map((r) => pcdOf(centresOf(r), holes, r.steps));
-  if (spread(each) <= PATTERN_AGREES || each.length < 3) {
-    const fit = { pcd: mean(each), each };
-    // Of two that disagree nobody can say which is wrong.
-    return fit;
-  }
+  if (spread(each) <= agrees) return { pcd: mean(each), each };
+  // Of two that disagree nobody can say which is wrong.
+  if (each.length < 3)
+    return {
+      pcd: mean(each),
+      each,
+      problem: `Both readings disagree by ${spread(each).toFixed(2)} mm of circle: read a third pair.`,
+    };
   const without = each.map((_, i) => spread(each.filter((__, j) => j !== i)));
   const off = without.indexOf(Math.min(...without));
-  return { pcd: mean(each.filter((_, i) => i !== off)), each, off };
+  const rest = each.filter((_, i) => i !== off);
+  const named = `Reading ${off + 1} gives a circle of ${(each[off] ?? 0).toFixed(2)} mm, the others ${mean(rest).toFixed(2)} mm`;
+  const still = spread(rest) > agrees;
+  return {
+    pcd: mean(rest),
+    each,
+    off,
+    problem: still
+      ? `No regular pattern of ${holes} holes explains these readings: count the holes and read all pairs again. ${named}.`
+      : `${named}: read it again, or count its holes again.`,
+  };
 }
 
 const mean = (list: readonly number[]): number => list.reduce((sum, v) => sum + v, 0) / list.length;

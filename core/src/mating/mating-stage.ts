@@ -1,3 +1,4 @@
+import { SAME_PCD } from '../hub-ends';
 import type { Figure } from '../measure';
 import {
   factText,
@@ -65,8 +66,6 @@ export const JOINT_NAMES: Readonly<Record<JointId, string>> = {
   sensor: 'Speed sensor to car',
 };
 
-/** Holes that were drilled for the same circle differ by no more, mm. */
-const SAME_PCD = 0.3;
 /** Least metal between an old and a new hole, and its share of the hole. */
 const LEAST_LIGAMENT = 6;
 const LIGAMENT_SHARE = 0.5;

@@ -25,3 +25,23 @@ export function seededRandom(seed: number): Random {
  */
 export const normalDraw = (random: Random): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+
+/**
+ * A source of such draws that uses both of the pair each step makes: half the work of `normalDraw`, for very many.
+ *
+ * @source Box and Muller (1958)
+ */
+export function normalDraws(random: Random): () => number {
+  let spare = Number.NaN;
+  return () => {
+    if (!Number.isNaN(spare)) {
+      const kept = spare;
+      spare = Number.NaN;
+      return kept;
+    }
+    const radius = Math.sqrt(-2 * Math.log(1 - random()));
+    const angle = 2 * Math.PI * random();
+    spare = radius * Math.sin(angle);
+    return radius * Math.cos(angle);
+  };
+}

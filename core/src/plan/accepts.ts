@@ -20,6 +20,27 @@ export function refuseValue(quantity: Quantity, value: number, unit: LengthUnit 
   return `${name} must lie between ${show(quantity.min)} and ${show(quantity.max)}; this is ${show(value)}.`;
 }
 
+/** Limits below this are of something turned, ground or pressed: a tenth of a millimetre says nothing there. mm. */
+const FINE_LIMIT = 1;
+
+/**
+ * Prints a figure of a check, or its limit, so that the two can be told apart: to a hundredth of a millimetre where
+ * the limit is a fraction of one.
+ *
+ * @param limit the limit it is held against; left out where there is none
+ * @example showAgainst(0.13, 0.08, 'mm') // '0.13 mm'
+ */
+export function showAgainst(
+  value: number,
+  limit: number | undefined,
+  unit: FigureUnit,
+  length: LengthUnit = 'mm',
+): string {
+  const fine = unit === 'mm' && limit !== undefined && Math.abs(limit) < FINE_LIMIT;
+  if (!fine) return showValue(value, unit, length);
+  return length === 'mm' ? showValue(value, 'mm', 'mm', 2) : showValue(value, 'mm', 'in', 4);
+}
+
 /** What stands behind a whole number of each unit. */
 const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
   kg: ' kg',

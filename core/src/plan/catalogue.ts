@@ -3,7 +3,10 @@ import { SIDES, sideName, type Side } from '../geometry';
 import { builder } from './builder';
 import { DONOR_JUDGED, DONOR_MATING } from './donor-quantities';
 import type { Quantity } from './quantity';
+import { HUBS, SHAFTS } from './hub-quantities';
+import { STANCE } from './stance-quantities';
 import { SURVEY_AFTER_AXLE } from './survey-quantities';
+import { TUBE_WORK } from './tube-quantities';
 
 const brief = builder('brief', 'The car', { instrument: 'chosen', datum: 'none' });
 const load = builder('brief', 'Weights', { unit: 'kg', instrument: 'scale', datum: 'none' });
@@ -368,8 +371,8 @@ function squareSide(side: Side): readonly Quantity[] {
       face(
         `square.${side}.${phase}.${c.id}`,
         c.label,
-        'Fixed ring to the end face, square to the ring.',
-        [1, 1500],
+        'Fixed ring to the end face; or an indicator on the alignment bar, more where the face stands farther out.',
+        [-20, 1500],
       ),
     ),
   );
@@ -387,8 +390,12 @@ export const QUANTITIES: readonly Quantity[] = [
   ...donorSide('right'),
   ...DONOR_JUDGED,
   ...DONOR_MATING,
+  ...STANCE,
   ...CUT,
+  ...TUBE_WORK,
   ...SIDES.flatMap(squareSide),
+  ...SHAFTS,
+  ...HUBS,
 ];
 
 const BY_ID: ReadonlyMap<string, Quantity> = new Map(QUANTITIES.map((q) => [q.id, q]));

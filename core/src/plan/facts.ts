@@ -81,6 +81,9 @@ const state = made('donor', 'Condition');
 const comes = made('donor', 'Completeness');
 const hubs = made('donor', 'Hubs');
 const strength = made('donor', 'Strength');
+const moves = made('stance', 'How the axle moves');
+const ends = made('hubs', 'Studs and nuts');
+const stops = made('hubs', 'Brakes');
 
 const HEIGHT_WORDS = { low: 'at rim bottom', axle: 'at axle height', top: 'at tyre top' } as const;
 
@@ -162,6 +165,13 @@ export const FACTS: readonly FactKind[] = [
     alloy: 'Cr-Ni-Mo, through-hardened',
     ultra: 'ultra-high-strength',
   }),
+  moves('bar.side', 'Lateral bar bolts to the chassis', 'The end that does not move with the axle.', {
+    left: 'on the left',
+    right: 'on the right',
+  }),
+  ends('new.studThread', 'New stud thread', 'Of the studs that will be in the rear.', STUD_THREADS),
+  ends('new.seat', 'Seat of the nuts', 'Of the nuts that will be used.', SEATS),
+  stops('new.cable', 'New parking brake', 'What the new brakes want to be pulled by.', PARKING),
   hubs('donor.studThread', 'Donor stud thread', 'In the donor’s wheel flange.', STUD_THREADS),
   hubs('donor.hoseThread', 'Donor hose thread', 'At the axle’s tee or caliper.', HOSE_THREADS),
   hubs('donor.cable', 'Donor parking brake', 'What its brakes want to be pulled by.', PARKING),

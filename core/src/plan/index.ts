@@ -8,3 +8,5 @@ export * from './facts';
 export * from './joints';
 export * from './survey-quantities';
 export * from './facts-with';
+export * from './tube-quantities';
+export * from './lists';

@@ -44,8 +44,8 @@ export interface PartOffer {
   /** Dimensions by name, such as `bore`, `outside`, `width`. */
   readonly size: Readonly<Record<string, number>>;
 }
-export type PartKind = 'bearing' | 'seal' | 'shaft' | 'stud' | 'brakeKit' | 'donor';
-export const PART_KINDS: readonly PartKind[] = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'donor'];
+export const PART_KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'donor'] as const;
+export type PartKind = (typeof PART_KINDS)[number];
 
 /** A question to the parts counter and what it answered, as a dated record. */
 export interface PartSearch {
@@ -65,3 +65,10 @@ export interface PartSearch {
 /** Joints whose parts come from the counter. */
 export const SEARCHED = ['bearing', 'seal'] as const;
 export type SearchedJoint = (typeof SEARCHED)[number];
+/** All that the counter is asked for, each answer kept with the plan. */
+export const SEARCH_IDS = [...SEARCHED, 'shaftLeft', 'shaftRight', 'stud', 'brakeKit', 'wheel'] as const;
+export type SearchId = (typeof SEARCH_IDS)[number];
+
+/** The part that was chosen of what the counter offered; undefined where none was. */
+export const chosenPart = (search: PartSearch | undefined): PartOffer | undefined =>
+  search?.found.find((offer) => offer.number === search.chosen);

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { refuseValue, showValue } from './accepts';
+import { refuseValue, showAgainst, showValue } from './accepts';
 import { QUANTITIES, quantity, quantityName } from './catalogue';
 import { readQuantity } from './read-quantity';
 
@@ -68,5 +68,21 @@ describe('showValue', () => {
     [-91.04, 'mm', '−91.0 mm'],
   ] as const)('%d %s', (value, unit, text) => {
     expect(showValue(value, unit)).toBe(text);
+  });
+});
+
+describe('a figure against its limit', () => {
+  it('is printed finely where the limit is, so that the two can be told apart', () => {
+    expect(showAgainst(0.13, 0.08, 'mm')).toBe('0.13 mm');
+    expect(showAgainst(-0.066, 0.02, 'mm')).toBe('−0.07 mm');
+    // 0.13/25.4.
+    expect(showAgainst(0.13, 0.08, 'mm', 'in')).toBe('0.0051 in');
+    expect(showAgainst(0.13, 0.08, 'mm', 'frac')).toBe('0.0051 in');
+  });
+
+  it('is printed as any other where the limit is whole millimetres, or is none', () => {
+    expect(showAgainst(12.34, 19, 'mm')).toBe('12.3 mm');
+    expect(showAgainst(0.44, undefined, 'mm')).toBe('0.4 mm');
+    expect(showAgainst(0.719, 0.6, 'ratio')).toBe('71.9 %');
   });
 });

@@ -1,7 +1,8 @@
 import type { Acceptance, LimitChange, LimitId } from '../checks';
 import type { Reading } from '../measure';
 import type { Fact } from './facts';
-import type { JointId, JointNote, PartSearch, SearchedJoint } from './joints';
+import type { JointId, JointNote, PartSearch, SearchId } from './joints';
+import type { BrakeLine, KeepOut, PatternFace, PatternReadings, TubeItem } from './lists';
 
 /** What the car is for. */
 export type Use = 'road' | 'hillClimb' | 'strip' | 'circuit' | 'trail';
@@ -52,12 +53,12 @@ export interface TorquePoint {
 }
 
 /** How the two new halves are chosen. */
-export type School = 'evenUp' | 'keepOffset' | 'driveline' | 'shortShaft';
-export const SCHOOLS: readonly School[] = ['evenUp', 'keepOffset', 'driveline', 'shortShaft'];
+export const SCHOOLS = ['evenUp', 'keepOffset', 'driveline', 'shortShaft', 'stockShafts'] as const;
+export type School = (typeof SCHOOLS)[number];
 
-/** How the tube is shortened: a slug out of its length, or the end off and on again. */
-export type CutMethod = 'slug' | 'endOff';
-export const CUT_METHODS: readonly CutMethod[] = ['slug', 'endOff'];
+/** How the tube is shortened: a slug out of its length, the end off and on again, or a new tube into the casting. */
+export const CUT_METHODS = ['slug', 'endOff', 'newTubes'] as const;
+export type CutMethod = (typeof CUT_METHODS)[number];
 
 /** From where scribe marks are given. */
 export type MarkDatum = 'casting' | 'housingEnd' | 'pinion';
@@ -70,6 +71,18 @@ export const RETENTIONS: readonly Retention[] = ['cClip', 'boltIn', 'fullFloat']
 /** Where the new shafts come from: bought to length, or the donor's own shortened and splined again. */
 export type ShaftRoute = 'buy' | 'shorten';
 export const SHAFT_ROUTES: readonly ShaftRoute[] = ['buy', 'shorten'];
+
+/** What makes flange and wheel agree where their patterns differ. */
+export const PATTERN_ROUTES = ['undecided', 'redrill', 'adapter', 'shafts'] as const;
+export type PatternRoute = (typeof PATTERN_ROUTES)[number];
+
+/** The drilling jig: a full ring over the pilot, or a small one that steps round on the studs that are there. */
+export const JIGS = ['ring', 'step'] as const;
+export type Jig = (typeof JIGS)[number];
+
+/** What stands between flange and wheel. */
+export const SPACERS = ['none', 'plain', 'adapter'] as const;
+export type Spacer = (typeof SPACERS)[number];
 
 export interface Brief {
   readonly vehicle: string;
@@ -94,11 +107,18 @@ export interface Choices {
   readonly datum: MarkDatum;
   readonly retention: Retention;
   readonly shaftRoute: ShaftRoute;
+  /** What holds the shafts in afterwards. */
+  readonly retentionTo: Retention;
+  /** Size as it stands on the sidewall; empty while none is chosen. */
+  readonly tyre: string;
+  readonly spacer: Spacer;
+  readonly pattern: PatternRoute;
+  readonly jig: Jig;
 }
 
-/** Whether a donor is to be bought, and why. */
-export interface DonorVerdict {
-  readonly verdict: 'accepted' | 'rejected';
+/** A decision and why: whether a donor is bought, or which brakes are used. */
+export interface BuilderVerdict<V extends string = string> {
+  readonly verdict: V;
   readonly reason: string;
   readonly who: string;
   /** ISO 8601. */
@@ -115,8 +135,17 @@ export interface Photo {
   readonly at: string;
 }
 
-/** What a decision of the builder’s is about. */
-export type VerdictOn = 'donor';
+export type DonorVerdict = BuilderVerdict<'accepted' | 'rejected'>;
+
+/** Brakes for their rotor, or for pads and calipers that any shop has. */
+export const BRAKE_VERDICTS = ['bigger', 'serviceable'] as const;
+
+/** Decisions of the builder’s, by what they are about. */
+export interface Verdicts {
+  readonly donor: DonorVerdict;
+  readonly brakes: BuilderVerdict<(typeof BRAKE_VERDICTS)[number]>;
+}
+export type VerdictOn = keyof Verdicts;
 
 /** All that is measured, chosen and limited for one way of doing the job. Everything else is derived. */
 export interface Plan {
@@ -130,10 +159,18 @@ export interface Plan {
   /** By fact id; what is not there is unknown. */
   readonly facts: Readonly<Record<string, Fact>>;
   readonly joints: Readonly<Partial<Record<JointId, JointNote>>>;
-  readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
-  readonly verdicts: Readonly<Partial<Record<VerdictOn, DonorVerdict>>>;
+  readonly searches: Readonly<Partial<Record<SearchId, PartSearch>>>;
+  readonly verdicts: Readonly<Partial<Verdicts>>;
   /** By photo id. */
   readonly photos: Readonly<Record<string, Photo>>;
+  /** What is welded to the tubes, by id. */
+  readonly tubeItems: Readonly<Record<string, TubeItem>>;
+  /** Hole patterns as they were read, face by face. */
+  readonly patterns: Readonly<Partial<Record<PatternFace, PatternReadings>>>;
+  /** Places of the flange that must not be drilled, by id. */
+  readonly keepOuts: Readonly<Record<string, KeepOut>>;
+  /** Brake lines to be bent, by id. */
+  readonly lines: Readonly<Record<string, BrakeLine>>;
 }
 
 /** A plan with nothing measured yet. */
@@ -157,6 +194,11 @@ export const EMPTY_PLAN: Plan = {
     datum: 'casting',
     retention: 'boltIn',
     shaftRoute: 'buy',
+    retentionTo: 'boltIn',
+    tyre: '',
+    spacer: 'none',
+    pattern: 'undecided',
+    jig: 'ring',
   },
   readings: {},
   limits: {},
@@ -166,6 +208,10 @@ export const EMPTY_PLAN: Plan = {
   searches: {},
   verdicts: {},
   photos: {},
+  tubeItems: {},
+  patterns: {},
+  keepOuts: {},
+  lines: {},
 };
 
 /** A plan stored by an earlier version, with everything it did not know yet at its starting value. */
@@ -173,5 +219,6 @@ export const completePlan = (plan: Plan): Plan => ({
   ...EMPTY_PLAN,
   ...plan,
   brief: { ...EMPTY_PLAN.brief, ...plan.brief },
-  choices: { ...EMPTY_PLAN.choices, ...plan.choices },
+  // What is known to hold the shafts goes on holding them.
+  choices: Object.assign({}, EMPTY_PLAN.choices, { retentionTo: plan.choices.retention }, plan.choices),
 });

@@ -6,3 +6,7 @@ export * from './flange-bending';
 export * from './spline-pressure';
 export * from './twist';
 export * from './stock-pairs';
+export * from './strength-stage';
+export * from './strength-checks';
+export * from './stack';
+export * from './shaft-order';

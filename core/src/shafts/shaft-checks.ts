@@ -10,7 +10,9 @@ type Maybe = Figure | undefined;
 
 export interface ShaftChecksInput {
   readonly shafts: ShaftsResult;
+  /** What holds the donor’s shafts, and what will hold the new ones. */
   readonly retention: Retention;
+  readonly retentionTo: Retention;
   readonly route: ShaftRoute;
   readonly use: Use;
   /** Spline major diameter by the standard, mm. */
@@ -39,8 +41,8 @@ export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
   return checks;
 }
 
-function retentionChecks({ retention, use }: ShaftChecksInput): Check[] {
-  if (retention !== 'cClip') return [];
+function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
+  if (retentionTo !== 'cClip') return [];
   const hard = use === 'strip';
   return [
     {
@@ -148,7 +150,7 @@ function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
 function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Changes): Check[] {
   const checks: Check[] = [];
   if (fit.share) checks.push(shareCheck(fit.share, side, limits));
-  if (fit.gap && input.retention !== 'cClip') checks.push(gapCheck(fit.gap, side, limits));
+  if (fit.gap && input.retentionTo !== 'cClip') checks.push(gapCheck(fit.gap, side, limits));
   return checks;
 }
 

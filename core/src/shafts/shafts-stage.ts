@@ -23,10 +23,15 @@ export interface ShaftsInput {
   readonly floatMin: Maybe;
   readonly floatMax: Maybe;
   readonly step: Maybe;
+  /** The pair chosen from stock: lengths, and spline on each. */
+  readonly pairLeft: Maybe;
+  readonly pairRight: Maybe;
+  readonly pairSplineLeft: Maybe;
+  readonly pairSplineRight: Maybe;
 }
 
 /** Where a side's shaft comes from. */
-export type ShaftSource = 'own' | 'stockShort' | 'new' | 'shortened' | 'other';
+export type ShaftSource = 'own' | 'stockShort' | 'stockPair' | 'new' | 'shortened' | 'other';
 
 /** The shaft one side needs under one way to cut. */
 export interface ShaftNeed {
@@ -85,6 +90,25 @@ function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | u
 }
 
 function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
+  const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
+  const pair = side === 'left' ? input.pairLeft : input.pairRight;
+  if (plan.school === 'stockShafts' && pair)
+    return {
+      source: 'stockPair' as const,
+      fitted: derive(
+        {
+          ...base,
+          formula: '{L_stock}',
+          source: 'The shaft that can be bought, as it is',
+          inputs: { L_stock: pair },
+        },
+        (v) => v.L_stock,
+      ),
+    };
+  return fittedAlone(input, plan, side, own, needed);
+}
+
+function fittedAlone(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
   const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
   const work = plan.work[side];
   if (work === 'leave')
@@ -161,6 +185,7 @@ function fitOf(
 export function splineOf(input: ShaftsInput, need: ShaftNeed, side: Side): Maybe {
   const own = side === 'left' ? input.splineLeft : input.splineRight;
   if (need.source === 'own') return own;
+  if (need.source === 'stockPair') return side === 'left' ? input.pairSplineLeft : input.pairSplineRight;
   if (need.source === 'stockShort') return side === 'left' ? input.splineRight : input.splineLeft;
   return input.newSpline ?? own;
 }
@@ -221,6 +246,7 @@ export function toBuy(needs: Sided<ShaftNeed | undefined> | undefined, plan: Sch
   const parts = [
     counted(count('new'), 'shaft'),
     counted(count('stockShort'), 'short shaft'),
+    counted(count('stockPair'), 'stock shaft'),
     counted(count('other'), 'tube and shaft', 'tubes and shafts'),
   ].filter(Boolean);
   if (parts.length) return parts.join(', ');
@@ -228,6 +254,7 @@ export function toBuy(needs: Sided<ShaftNeed | undefined> | undefined, plan: Sch
 }
 
 function guess(plan: SchoolPlan, side: Side): ShaftSource {
+  if (plan.school === 'stockShafts') return 'stockPair';
   if (plan.work[side] === 'widen') return 'other';
   if (plan.work[side] === 'leave') return 'own';
   return plan.school === 'shortShaft' ? 'stockShort' : 'new';

@@ -3,7 +3,7 @@ import { isPlanned, clockName, type FaceSquare } from '../cut';
 import type { Results } from '../evaluate';
 import { SIDES, type Side, type Sided } from '../geometry';
 import { expandedUncertainty, type Figure } from '../measure';
-import { showValue, type Plan } from '../plan';
+import { showAgainst, showValue, type Plan } from '../plan';
 import { toBuy, type ShaftSource } from '../shafts';
 import { LIMITS, type LimitId } from '../checks';
 import type { LengthUnit } from '../units';
@@ -33,6 +33,8 @@ export interface SheetRow {
 
 export interface SheetSection {
   readonly title: string;
+  /** What stands in the two columns of values where they are not the sides. */
+  readonly columns?: readonly [string, string];
   readonly rows: readonly SheetRow[];
 }
 
@@ -63,6 +65,7 @@ const EMPTY: SheetCell = { text: '–' };
 const SOURCES: Readonly<Record<ShaftSource, string>> = {
   own: 'own stays',
   stockShort: 'stock short',
+  stockPair: 'stock',
   new: 'new',
   shortened: 'own, shortened',
   other: 'to find',
@@ -82,6 +85,9 @@ export function cutSheet(plan: Plan, results: Results, unit: LengthUnit): CutShe
     head: head(plan, results, print),
     sections: [
       marksSection(plan, results, print),
+      tubeSection(plan, results, print, finePrinter(unit)),
+      floatSection(plan, results, print, finePrinter(unit)),
+      learnedSection(results, print, finePrinter(unit)),
       shaftSection(results, print),
       squareSection(results, print),
     ].filter((s) => s.rows.length > 0),
@@ -96,10 +102,21 @@ export function cutSheet(plan: Plan, results: Results, unit: LengthUnit): CutShe
   };
 }
 
-type Printer = (figure: Figure | undefined, withU?: boolean) => SheetCell;
+export type Printer = (figure: Figure | undefined, withU?: boolean) => SheetCell;
+
+/** Prints what is turned or ground: to a hundredth of a millimetre, or a tenth of a thousandth of an inch. */
+export const finePrinter =
+  (unit: LengthUnit): Printer =>
+  (figure) =>
+    figure
+      ? {
+          text: showValue(figure.value, figure.unit, unit === 'mm' ? 'mm' : 'in', unit === 'mm' ? 2 : 4),
+          figure,
+        }
+      : EMPTY;
 
 /** Prints figures in one unit; with U, the uncertainty follows to one digit. */
-function printer(unit: LengthUnit): Printer {
+export function printer(unit: LengthUnit): Printer {
   return (figure, withU = false) => {
     if (!figure) return EMPTY;
     const text = showValue(figure.value, figure.unit, unit);
@@ -138,7 +155,7 @@ function pinionText(pinion: Figure, print: Printer): string {
   return `${size} to the ${pinion.value > 0 ? 'left' : 'right'} of the middle`;
 }
 
-const row = (item: string, note: string, of: (side: Side) => SheetCell): SheetRow => ({
+export const row = (item: string, note: string, of: (side: Side) => SheetCell): SheetRow => ({
   item,
   note,
   cells: { left: of('left'), right: of('right') },
@@ -147,7 +164,8 @@ const row = (item: string, note: string, of: (side: Side) => SheetCell): SheetRo
 function marksSection(plan: Plan, results: Results, print: Printer): SheetSection {
   const marks = results.marks.marks;
   const school = results.schools.find((s) => s.school === plan.choices.school);
-  if (!school || !isPlanned(school)) return { title: 'Marks and lengths', rows: [] };
+  if (!school || !isPlanned(school) || plan.choices.method === 'newTubes')
+    return { title: 'Marks and lengths', rows: [] };
   const from = `from the ${DATUM_NAMES[plan.choices.datum]}`;
   const endOff = plan.choices.method === 'endOff';
   const work = { shorten: '', leave: 'no cut', widen: 'metal missing' };
@@ -174,6 +192,69 @@ function marksSection(plan: Plan, results: Results, print: Printer): SheetSectio
         print(marks[s]?.tubeWelded ?? results.known[`donor.tube.${s}`]?.figure, true),
       ),
       row('Half after welding', 'pinion axis to WMS', (s) => print(results.marks.halfExpected[s], true)),
+    ],
+  };
+}
+
+function tubeSection(plan: Plan, { tubes, known }: Results, print: Printer, fine: Printer): SheetSection {
+  const title = 'New tubes';
+  if (plan.choices.method !== 'newTubes') return { title, rows: [] };
+  const hold: SheetCell = { text: 'hold point' };
+  return {
+    title,
+    rows: [
+      row('Cut the tube to', 'insertion in it, end piece and gap off', (s) => print(tubes.piece[s], true)),
+      row('Into the casting', 'mark it all round: it cannot be drawn back', () =>
+        print(known['tube.insert']?.figure),
+      ),
+      row('Loosest', 'smallest tube in largest bore', (s) => fine(tubes.fit[s]?.least)),
+      row('Tightest', 'largest tube in smallest bore', (s) => fine(tubes.fit[s]?.most)),
+      row('Bore out of round', 'read across at four places', (s) => fine(tubes.fit[s]?.boreOval)),
+      row('Press force', 'at the tightest', (s) => print(tubes.fit[s]?.force)),
+      row('Stress over yield', 'of casting and tube', (s) => print(tubes.fit[s]?.stress)),
+      row('Stop halfway', 'measure what stands out, and square, before the last third', () => hold),
+      row('Weld tube to casting', 'before it is straightened; ends last', () => hold),
+    ],
+  };
+}
+
+function floatSection(
+  plan: Plan,
+  { float, known, ends }: Results,
+  print: Printer,
+  fine: Printer,
+): SheetSection {
+  const title = 'Full-float ends';
+  if (plan.choices.retentionTo !== 'fullFloat') return { title, rows: [] };
+  return {
+    title,
+    rows: [
+      row('Plug turned to', 'smallest bore less the play', (s) => fine(float[s].plug)),
+      row('Comes off the plug', 'in diameter', (s) => fine(float[s].turnOff)),
+      row('Camber built in', 'plus leans out at the top', (s) => print(known[`float.camber.${s}`]?.figure)),
+      row('Toe built in', 'plus is toe-in', (s) => print(known[`float.toe.${s}`]?.figure)),
+      row('Drive spline out of line', 'what camber and toe ask of it', (s) => print(float[s].angle)),
+      row('Plug-weld holes', 'from the tube’s end to their middle', (s) => print(float[s].holeFrom)),
+      row('Hole to hole', 'round the outside, off the seam', (s) => print(float[s].holeStep)),
+      row('WMS moves out', 'against the donor’s flange', (s) => print(ends.moved[s])),
+    ],
+  };
+}
+
+/** Expected against read; nothing while nothing was read after the work. */
+function learnedSection({ learned, known }: Results, print: Printer, fine: Printer): SheetSection {
+  const title = 'After tacking and welding';
+  const { tackedOff, weldedOff, pull, shrink } = learned;
+  if (!SIDES.some((s) => tackedOff[s] ?? weldedOff[s] ?? pull[s])) return { title, rows: [] };
+  return {
+    title,
+    rows: [
+      row('Tube tacked', 'read', (s) => print(known[`after.tacked.${s}`]?.figure)),
+      row('Against expected', 'plus is longer', (s) => fine(tackedOff[s])),
+      row('Tube welded', 'read', (s) => print(known[`after.welded.${s}`]?.figure)),
+      row('Against expected', 'plus is longer', (s) => fine(weldedOff[s])),
+      row('This weld pulled', 'tacked less welded', (s) => fine(pull[s])),
+      row('Reckon the next butt with', 'mean of these welds', () => fine(shrink)),
     ],
   };
 }
@@ -217,22 +298,22 @@ function squareSection(results: Results, print: Printer): SheetSection {
   };
 }
 
-function sheetCheck(check: Check, unit: LengthUnit): SheetCheck {
+export function sheetCheck(check: Check, unit: LengthUnit): SheetCheck {
   const { figure, limit, accepted } = check;
   return {
     level: check.level,
     title: check.title,
-    figure: figure ? showValue(figure.value, figure.unit, unit) : '',
-    limit: limit ? showValue(limit.value, limit.unit, unit) : '',
+    figure: figure ? showAgainst(figure.value, limit?.value, figure.unit, unit) : '',
+    limit: limit ? showAgainst(limit.value, limit.value, limit.unit, unit) : '',
     todo: check.todo,
     accepted: accepted ? `${accepted.reason} (${accepted.who}, ${accepted.at.slice(0, 10)})` : '',
   };
 }
 
-function limitLines(plan: Plan, unit: LengthUnit): string[] {
+export function limitLines(plan: Plan, unit: LengthUnit): string[] {
   return Object.entries(plan.limits).map(([id, change]) => {
     const limit = LIMITS[id as LimitId];
-    const show = (v: number) => showValue(v, limit.unit, unit);
+    const show = (v: number) => showAgainst(v, limit.fallback, limit.unit, unit);
     return `${limit.label}: ${show(change.value)} instead of ${show(limit.fallback)}. ${change.reason}`;
   });
 }

@@ -3,3 +3,5 @@ export * from './centre-range';
 export * from './fit-map';
 export * from './tyre-size';
 export * from './wheel';
+export * from './stance-stage';
+export * from './stance-checks';

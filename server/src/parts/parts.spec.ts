@@ -94,6 +94,63 @@ describe('parts counter', () => {
     expect(json.message).toBe('The parts counter is away: the counter answers 503. It has given no list yet.');
   });
 
+  const wheel = (number: string, rim: number, et: number, stock: number): PartOffer => ({
+    ...bearing(number, 1, 1, 1, 74),
+    kind: 'wheel',
+    stock,
+    size: { rim, et, holes: 5, pcd: 108 },
+  });
+
+  it('gives what agrees in the dimensions that are named, on the shelf first', async () => {
+    const offers = [wheel('W-1', 13, 30, 0), wheel('W-2', 14, 30, 4), wheel('W-3', 13, 12, 2)];
+    counter.answer = withJson({ kind: 'wheel', total: 3, offers });
+    const { json } = await ask('kind=wheel&near=rim:13,pcd:108.04');
+    expect(json.offers.map((o: PartOffer) => o.number)).toEqual(['W-3', 'W-1']);
+    expect((await ask('kind=wheel&near=rim')).json.problems[0].field).toBe('near');
+  });
+
+  const shaft = (number: string, length: number, teeth = 31): PartOffer => ({
+    ...bearing(number, 1, 1, 1, 190),
+    kind: 'shaft',
+    size: { length, teeth },
+  });
+  const QUESTION = {
+    wanted: { teeth: 31 },
+    axle: {
+      half: { left: 792, right: 741.5 },
+      shaft: { left: 775.4, right: 724.7 },
+      leastHalf: { left: 294, right: 287 },
+    },
+    target: { width: 1402 },
+  };
+  const pairs = (question: object) => h.call('POST', '/api/shaft-pairs', question);
+
+  it('pairs shafts over all there are, and goes on from the last list', async () => {
+    counter.answer = withJson({
+      kind: 'shaft',
+      total: 3,
+      offers: [shaft('S-1', 684.5), shaft('S-2', 683.5), shaft('S-3', 684, 28)],
+    });
+    const { status, json } = await pairs(QUESTION);
+    expect(status).toBe(200);
+    // 792 + 684.5 − 775.4 + 741.5 + 684.5 − 724.7.
+    expect(json.pairs[0].width).toBeCloseTo(1402.4, 9);
+    expect(json).toMatchObject({ of: 3, passed: 2, refused: { 'another tooth count': 1 }, from: 'counter' });
+    counter.answer = withJson({}, 503);
+    expect((await pairs(QUESTION)).json).toMatchObject({
+      from: 'list',
+      passed: 2,
+      trouble: 'the counter answers 503',
+    });
+  });
+
+  it('refuses a question about an axle that cannot be', async () => {
+    const { status, json } = await pairs({ ...QUESTION, target: { width: 'wide' } });
+    expect(status).toBe(400);
+    expect(json.problems[0].field).toBe('target.width');
+    expect((await pairs({})).status).toBe(400);
+  });
+
   it.each([
     ['kind=boot', 'kind'],
     ['kind=bearing&inside=35', 'outside'],

@@ -1,9 +1,20 @@
-import type { PartsAnswer, PartsQuery } from '@intervex/contract';
-import { rankRings, type PartOffer } from '@intervex/core';
+import type { PairsAnswer, PartsAnswer, PartsQuery } from '@intervex/contract';
+import { rankRings, stockPairs, type PairQuestion, type PartKind, type PartOffer } from '@intervex/core';
 import type { Pool } from '../db/pool';
 import { refused } from '../http/refusal';
-import { askCounter, CounterAway } from './counter';
+import { UpstreamAway } from '../http/upstream';
+import { askCounter } from './counter';
 import { keepList, lastList } from './queries';
+
+/** Best pairs of stock shafts over all the counter has. @throws as `findParts` */
+export async function findPairs(
+  pool: Pool,
+  url: string | undefined,
+  { wanted, axle, target }: PairQuestion,
+): Promise<PairsAnswer> {
+  const { offers, ...heard } = await offersOf(pool, url, 'shaft');
+  return { ...stockPairs(offers, wanted, axle, target), ...heard };
+}
 
 /** Most offers in one answer: enough to see what comes near, few enough to keep in a plan. */
 export const MOST_OFFERS = 12;
@@ -17,15 +28,15 @@ const KEEP_EVERY_MS = 60_000;
  * @throws Refused `unavailable` where it does not answer and never did
  */
 export async function findParts(pool: Pool, url: string | undefined, query: PartsQuery): Promise<PartsAnswer> {
-  const { offers, ...heard } = await offersOf(pool, url, query);
+  const { offers, ...heard } = await offersOf(pool, url, query.kind);
   return { kind: query.kind, of: offers.length, offers: best(offers, query), ...heard };
 }
 
 type Heard = Pick<PartsAnswer, 'from' | 'at' | 'trouble'> & { readonly offers: readonly PartOffer[] };
 
-async function offersOf(pool: Pool, url: string | undefined, { kind }: PartsQuery): Promise<Heard> {
+async function offersOf(pool: Pool, url: string | undefined, kind: PartKind): Promise<Heard> {
   try {
-    if (!url) throw new CounterAway('no counter is set up', false);
+    if (!url) throw new UpstreamAway('no counter is set up', false);
     const offers = await askCounter(url, kind);
     const now = new Date();
     const last = await lastList(pool, kind);
@@ -33,7 +44,7 @@ async function offersOf(pool: Pool, url: string | undefined, { kind }: PartsQuer
       await keepList(pool, kind, offers, now);
     return { offers, from: 'counter', at: now.toISOString() };
   } catch (error) {
-    if (!(error instanceof CounterAway)) throw error;
+    if (!(error instanceof UpstreamAway)) throw error;
     const last = await lastList(pool, kind);
     if (!last)
       throw refused('unavailable', `The parts counter is away: ${error.message}. It has given no list yet.`);
@@ -49,7 +60,14 @@ function best(offers: readonly PartOffer[], query: PartsQuery): readonly PartOff
       .slice(0, MOST_OFFERS)
       .map((fit) => fit.offer);
   }
-  return [...offers]
+  const near = Object.entries(query.near);
+  return offers
+    .filter(({ size }) => near.every(([name, value]) => Math.abs((size[name] ?? Infinity) - value) <= NEAR_MM))
     .sort((a, b) => Number(b.stock > 0) - Number(a.stock > 0) || a.price - b.price)
-    .slice(0, MOST_OFFERS);
+    .slice(0, near.length ? MOST_NEAR : MOST_OFFERS);
 }
+
+/** Dimensions that are the same part’s differ by no more, mm. */
+const NEAR_MM = 0.3;
+/** Where dimensions were named there may be more worth seeing. */
+const MOST_NEAR = 40;

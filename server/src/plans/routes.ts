@@ -19,7 +19,7 @@ import { copyVariant, createProject, readVariant, savePlan, stepPlan } from './s
 /** Largest body that is read at all. */
 export const BODY_LIMIT = '1mb';
 
-export const idOf = (request: Request): string => valid(idSchema, request.params, 'address').id;
+export const idOf = (request: Request): string => valid(idSchema, { id: request.params['id'] }, 'address').id;
 
 function jsonOnly(request: Request): void {
   if (!request.is('application/json'))

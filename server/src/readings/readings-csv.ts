@@ -49,6 +49,7 @@ const UNITS: Readonly<Record<string, { readonly kind: Quantity['unit']; readonly
   deg: { kind: 'rad', per: RAD_PER_DEGREE },
   kg: { kind: 'kg', per: 1 },
   Nm: { kind: 'Nm', per: 1 },
+  MPa: { kind: 'MPa', per: 1 },
   ratio: { kind: 'ratio', per: 1 },
   money: { kind: 'money', per: 1 },
   count: { kind: 'count', per: 1 },

@@ -31,7 +31,8 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
     for (const row of section.rows)
       for (const side of SIDES) {
         const { text, figure } = row.cells[side];
-        rows.push([section.title, row.item, row.note, side, ...numbers(figure, unit), text]);
+        const column = section.columns?.[side === 'left' ? 0 : 1] ?? side;
+        rows.push([section.title, row.item, row.note, column, ...numbers(figure, unit), text]);
       }
   for (const check of [...sheet.checks, ...sheet.accepted])
     rows.push([

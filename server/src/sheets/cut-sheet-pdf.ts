@@ -20,13 +20,33 @@ export interface PdfOptions {
 
 /** Length of the bar that proves the printer's scale, mm on paper. */
 export const SCALE_BAR_MM = 100;
+/** A sheet with its name, and the drawing that goes with it. */
+export interface NamedSheet {
+  readonly name: string;
+  readonly sheet: CutSheet;
+  readonly view?: View;
+}
+
 /** The cut sheet as PDF: drawing to a stated scale, marks, shafts, checks, acceptances, cautions. */
-export function cutSheetPdf(variant: VariantView, { units, paper }: PdfOptions): Promise<Buffer> {
+export function cutSheetPdf(variant: VariantView, options: PdfOptions): Promise<Buffer> {
   const results = evaluate(variant.plan);
-  const sheet = cutSheet(variant.plan, results, units);
-  const doc = newPaper(paper, `Cut sheet, ${variant.projectName}, ${variant.name}`);
-  titleBlock(doc, variant, sheet, units);
-  drawing(doc, rearView(results, variant.plan.choices), units);
+  const sheet = cutSheet(variant.plan, results, options.units);
+  return sheetPdf(
+    variant,
+    { name: 'Cut sheet', sheet, view: rearView(results, variant.plan.choices) },
+    options,
+  );
+}
+
+/** Any sheet as PDF. */
+export function sheetPdf(
+  variant: VariantView,
+  { name, sheet, view }: NamedSheet,
+  { units, paper }: PdfOptions,
+): Promise<Buffer> {
+  const doc = newPaper(paper, `${name}, ${variant.projectName}, ${variant.name}`);
+  titleBlock(doc, name, variant, sheet, units);
+  if (view) drawing(doc, view, units);
   if (sheet.lacks.length) paragraph(doc, 'Not complete', sheet.lacks);
   for (const section of sheet.sections) table(doc, section);
   checks(doc, 'Open checks', sheet.checks, 'No open checks.');
@@ -38,8 +58,8 @@ export function cutSheetPdf(variant: VariantView, { units, paper }: PdfOptions):
   return bytesOf(doc);
 }
 
-function titleBlock(doc: Pdf, variant: VariantView, sheet: CutSheet, units: LengthUnit): void {
-  title(doc, 'Cut sheet', variant, units);
+function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: CutSheet, units: LengthUnit): void {
+  title(doc, name, variant, units);
   doc.moveDown(0.4);
   const columns = 3;
   const width = wide(doc) / columns;
@@ -107,8 +127,8 @@ function table(doc: Pdf, section: SheetSection): void {
   doc.font('text').fontSize(8).fillColor(INK.second);
   const top = doc.y;
   doc
-    .text('Left', columns[2], top, { width: cell - 4, align: 'right' })
-    .text('Right', columns[3], top, { width: cell - 4, align: 'right' });
+    .text(section.columns?.[0] ?? 'Left', columns[2], top, { width: cell - 4, align: 'right' })
+    .text(section.columns?.[1] ?? 'Right', columns[3], top, { width: cell - 4, align: 'right' });
   for (const row of section.rows) {
     room(doc, 14);
     const y = doc.y + 1;

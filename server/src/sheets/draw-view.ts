@@ -38,6 +38,11 @@ const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
   axis: { stroke: INK.main, width: 0.6 },
   centreline: { stroke: INK.second, width: 0.4, dash: 6 },
   mark: { stroke: INK.dye, width: 1 },
+  tyre: { stroke: INK.main, width: 0.8, fill: INK.tint },
+  rim: { stroke: INK.main, width: 0.6 },
+  hole: { stroke: INK.second, width: 0.6 },
+  newHole: { stroke: INK.dye, width: 0.9 },
+  keep: { stroke: INK.caution, width: 0.6, dash: 2 },
 };
 
 /** Distance between dimension rows, and of the first from the drawing, points. */

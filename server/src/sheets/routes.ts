@@ -1,5 +1,5 @@
-import { sheetQuerySchema, surveySheetQuerySchema } from '@intervex/contract';
-import { cutSheet, evaluate } from '@intervex/core';
+import { orderSheetQuerySchema, sheetQuerySchema, surveySheetQuerySchema } from '@intervex/contract';
+import { cutSheet, evaluate, ORDER_SHEET_NAMES, orderSheet } from '@intervex/core';
 import { Router, type Response } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -7,7 +7,8 @@ import { valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
 import { readVariant } from '../plans/service';
 import { cutSheetCsv } from './cut-sheet-csv';
-import { cutSheetPdf } from './cut-sheet-pdf';
+import { cutSheetPdf, sheetPdf } from './cut-sheet-pdf';
+import { orderFile } from './order-file';
 import { surveySheetPdf } from './survey-sheet-pdf';
 
 /** The sheets on paper, and the cut sheet as a table. */
@@ -25,6 +26,28 @@ export function sheetRoutes(pool: Pool): Router {
     const variant = await readVariant(pool, idOf(request));
     const pdf = await cutSheetPdf(variant, { units, paper });
     sendPdf(response, `${variant.projectName} ${variant.name} cut sheet.pdf`, pdf);
+  });
+  router.get('/variants/:id/order-sheet.pdf', async (request, response) => {
+    const { sheet: id, units, paper } = valid(orderSheetQuerySchema, request.query, 'query', true);
+    const variant = await readVariant(pool, idOf(request));
+    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan), units);
+    const name = ORDER_SHEET_NAMES[id];
+    const pdf = await sheetPdf(variant, { name, sheet }, { units, paper });
+    sendPdf(response, `${variant.projectName} ${variant.name} ${name.toLowerCase()}.pdf`, pdf);
+  });
+  router.get('/variants/:id/order-sheet.csv', async (request, response) => {
+    const { sheet: id, units } = valid(orderSheetQuerySchema, request.query, 'query', true);
+    const variant = await readVariant(pool, idOf(request));
+    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan), units);
+    const name = `${variant.projectName} ${variant.name} ${ORDER_SHEET_NAMES[id].toLowerCase()}.csv`;
+    response.set('Content-Disposition', attachment(name));
+    response.type('text/csv; charset=utf-8').send(cutSheetCsv(sheet, units));
+  });
+  router.get('/variants/:id/order-sheet.json', async (request, response) => {
+    const { sheet: id, units } = valid(orderSheetQuerySchema, request.query, 'query', true);
+    const variant = await readVariant(pool, idOf(request));
+    const name = `${variant.projectName} ${variant.name} ${ORDER_SHEET_NAMES[id].toLowerCase()}.json`;
+    response.set('Content-Disposition', attachment(name)).json(orderFile(variant, id, units));
   });
   router.get('/variants/:id/survey-sheet.pdf', async (request, response) => {
     const options = valid(surveySheetQuerySchema, request.query, 'query', true);

@@ -9,7 +9,7 @@ export interface Part {
   readonly leadDays: number;
   readonly size: Readonly<Record<string, number>>;
 }
-export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'donor'] as const;
+export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'donor'] as const;
 export type PartKind = (typeof KINDS)[number];
 
 const SHAFTS = 'Withy Shaftworks';
@@ -101,8 +101,20 @@ const PATTERNS = [
 ] as const;
 const pick = <T>(list: readonly T[], share: number): T => list[Math.floor(share * list.length)] as T;
 
+/** Two that lie on the shelf for the usual van axle, narrowed to a saloon’s width. */
+const SHELVED: readonly Part[] = [684.5, 683.5].map((length, i) => ({
+  number: `WF-${String(10_000 + i)}`,
+  name: `Shaft ${length} mm, 31 teeth, 5 × 108`,
+  kind: 'shaft' as const,
+  seller: SHAFTS,
+  price: 188 + 6 * i,
+  stock: 3 - i,
+  leadDays: 3,
+  size: { length, teeth: 31, pitch: 24, journal: 35, holes: 5, pcd: 108, spline: 46 },
+}));
+
 function shafts(random: () => number): Part[] {
-  return Array.from({ length: SHAFT_COUNT }, (_, i) => {
+  const made = Array.from({ length: SHAFT_COUNT }, (_, i) => {
     const teeth = pick(TEETH, random());
     const [holes, pcd] = pick(PATTERNS, random());
     const length = Math.round((430 + random() * 480) * 2) / 2;
@@ -125,6 +137,7 @@ function shafts(random: () => number): Part[] {
       },
     };
   });
+  return [...SHELVED, ...made.slice(SHELVED.length)];
 }
 
 function studs(random: () => number): Part[] {
@@ -150,7 +163,7 @@ function studs(random: () => number): Part[] {
 
 function brakeKits(random: () => number): Part[] {
   return [256, 280, 298, 310].flatMap((rotor, i) =>
-    [48.2, 53.5, 60.1].map((space, k) => ({
+    [48.2, 53.5, 60.1, 76].map((space, k) => ({
       number: `OB-${String(300 + i * 10 + k)}`,
       name: `Disc kit ${rotor} mm, brake space ${space} mm`,
       kind: 'brakeKit' as const,
@@ -158,8 +171,35 @@ function brakeKits(random: () => number): Part[] {
       price: Math.round(310 + rotor * 0.9 + random() * 70),
       stock: random() < 0.3 ? 0 : 1 + Math.floor(random() * 3),
       leadDays: 3 + Math.floor(random() * 18),
-      size: { rotor, brakeSpace: space, endWide: 80 + i * 8.9, endHigh: 50.8, bore: 72 + k * 4 },
+      size: {
+        rotor,
+        thick: 10 + 2 * i,
+        brakeSpace: space,
+        endWide: i < 2 ? 88.9 : 80 + i * 8.9,
+        endHigh: 50.8,
+        bore: k === 3 ? 72.6 : 72 + k * 4,
+        pad: 38 + 4 * i,
+        reach: rotor / 2 + 17 + 3 * i,
+      },
     })),
+  );
+}
+
+/** Plain steel and light wheels as they are made for several cars. */
+function wheels(random: () => number): Part[] {
+  return [13, 14, 15].flatMap((rim, i) =>
+    [5, 5.5, 6, 7].flatMap((width, j) =>
+      [4, 12, 20, 25, 30, 38].map((et, k) => ({
+        number: `OW-${String(400 + i * 100 + j * 10 + k)}`,
+        name: `Wheel ${width} × ${rim}, ET ${et}, 5 × 108`,
+        kind: 'wheel' as const,
+        seller: k % 2 === 0 ? BRAKES : SALVAGE,
+        price: Math.round(38 + rim * 2 + width * 6 + random() * 40),
+        stock: random() < 0.2 ? 0 : Math.ceil(random() * 8),
+        leadDays: 2 + Math.floor(random() * 12),
+        size: { rim, width, et, holes: 5, pcd: 108, bore: 63.4 },
+      })),
+    ),
   );
 }
 
@@ -223,6 +263,7 @@ export function catalogue(): readonly Part[] {
     ...shafts(random),
     ...studs(random),
     ...brakeKits(random),
+    ...wheels(random),
     ...donors(),
   ];
 }

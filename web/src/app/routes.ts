@@ -28,9 +28,24 @@ export const routes: Routes = [
         loadComponent: () => import('./stages/donor/donor').then((m) => m.DonorStage),
       },
       {
+        path: 'stance',
+        title: 'Stance, Intervex',
+        loadComponent: () => import('./stages/stance/stance').then((m) => m.StanceStage),
+      },
+      {
         path: 'cut',
         title: 'Cut, Intervex',
         loadComponent: () => import('./stages/cut').then((m) => m.CutStage),
+      },
+      {
+        path: 'shafts',
+        title: 'Shafts, Intervex',
+        loadComponent: () => import('./stages/shafts/shafts').then((m) => m.ShaftsStage),
+      },
+      {
+        path: 'hubs',
+        title: 'Hub ends, Intervex',
+        loadComponent: () => import('./stages/hubs/hubs').then((m) => m.HubsStage),
       },
       {
         path: 'readings',

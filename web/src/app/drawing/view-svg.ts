@@ -20,6 +20,9 @@ export interface MarkMove {
   readonly value: number;
 }
 
+/** Several handles may move one quantity. */
+const handleKey = ({ id, quantityId }: MarkHandle): string => id ?? quantityId;
+
 /** Steps of the arrow keys, mm. */
 const STEP = 1;
 const BIG_STEP = 10;
@@ -42,6 +45,8 @@ export class ViewSvg {
   /** As on paper: nothing to drag. */
   readonly still = input(false);
   readonly moved = output<MarkMove>();
+  /** A drag has begun, or ended. */
+  readonly held = output<boolean>();
 
   private readonly size = signal({ width: 720, height: 380 });
   private readonly dragging = signal('');
@@ -99,6 +104,8 @@ export class ViewSvg {
     });
   }
 
+  protected readonly handleKey = handleKey;
+
   protected lit = (d: Dimension): boolean =>
     d.quantityId !== undefined && d.quantityId === this.selection.focused();
 
@@ -112,29 +119,32 @@ export class ViewSvg {
   protected start(event: PointerEvent, handle: MarkHandle): void {
     event.preventDefault();
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.dragging.set(handle.quantityId);
+    this.dragging.set(handleKey(handle));
+    this.held.emit(true);
     this.selection.focused.set(handle.quantityId);
   }
 
   protected drag(event: PointerEvent, handle: MarkHandle): void {
-    if (this.dragging() !== handle.quantityId) return;
+    if (this.dragging() !== handleKey(handle)) return;
     const box = this.host.nativeElement.getBoundingClientRect();
     const t = this.transform();
     const [u] = toModel(t, [event.clientX - box.left, event.clientY - box.top]);
     const origin = handle.at[0] - handle.direction * handle.value;
-    this.move(handle, Math.round((u - origin) * handle.direction));
+    this.move(handle, Math.round((u - origin) / handle.direction));
   }
 
   protected end(): void {
+    if (this.dragging() === '') return;
     this.dragging.set('');
     this.selection.focused.set('');
+    this.held.emit(false);
   }
 
   protected key(event: KeyboardEvent, handle: MarkHandle): void {
     const size = event.shiftKey ? BIG_STEP : STEP;
     const steps: Readonly<Record<string, number>> = {
-      ArrowRight: size * handle.direction,
-      ArrowLeft: -size * handle.direction,
+      ArrowRight: size * Math.sign(handle.direction),
+      ArrowLeft: -size * Math.sign(handle.direction),
       ArrowUp: size,
       ArrowDown: -size,
     };

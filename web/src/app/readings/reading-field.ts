@@ -29,6 +29,7 @@ const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
   rad: '°',
   N: 'N',
   Nm: 'N·m',
+  MPa: 'MPa',
   ratio: '%',
 };
 

@@ -34,15 +34,15 @@ export class CheckCard {
   protected readonly problem = signal('');
   protected readonly figure = computed(() => {
     const f = this.check().figure;
-    return f ? this.units.show(f.value, f.unit) : '';
+    return f ? this.units.against(f.value, this.check().limit?.value, f.unit) : '';
   });
   protected readonly limit = computed(() => {
     const l = this.check().limit;
-    return l ? this.units.show(l.value, l.unit) : '';
+    return l ? this.units.against(l.value, l.value, l.unit) : '';
   });
   protected readonly fallback = computed(() => {
     const l = this.check().limit;
-    return l ? this.units.show(l.fallback, l.unit) : '';
+    return l ? this.units.against(l.fallback, l.fallback, l.unit) : '';
   });
   protected readonly icon = computed(() =>
     this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level,
@@ -57,7 +57,7 @@ export class CheckCard {
     this.problem.set('');
     this.reason.set('');
     const l = this.check().limit;
-    this.limitText.set(l ? this.units.show(l.value, l.unit) : '');
+    this.limitText.set(l ? this.units.against(l.value, l.value, l.unit) : '');
     this.asking.set(what);
   }
 
@@ -110,7 +110,7 @@ export class CheckCard {
     const text = this.limitText();
     if (unit === 'mm') return parseLength(text, this.units.unit());
     if (unit === 'rad') return parseAngle(text);
-    if (unit === 'count') return readFactor(text);
+    if (unit !== 'ratio') return readPlain(text);
     const percent = Number(text.replace('%', '').trim());
     return Number.isFinite(percent) && text.trim()
       ? { ok: true, value: percent / 100 }
@@ -118,9 +118,14 @@ export class CheckCard {
   }
 }
 
-/** A plain factor such as 1.5. */
-function readFactor(text: string): Parsed {
-  const value = Number(text.replace(',', '.').trim());
+/** A plain number such as 1.5, with or without its unit behind it. */
+function readPlain(text: string): Parsed {
+  const value = Number(
+    text
+      .replace(/[A-Za-z·²/ ]+$/, '')
+      .replace(',', '.')
+      .trim(),
+  );
   return text.trim() && Number.isFinite(value)
     ? { ok: true, value }
     : { ok: false, reason: 'Type a plain number, such as 1.5.' };

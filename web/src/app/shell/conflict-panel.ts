@@ -25,6 +25,10 @@ const SECTION_WORDS = {
   searches: 'Parts for',
   verdicts: 'Verdict on the',
   photos: 'Photo',
+  tubeItems: 'On the tube:',
+  patterns: 'Hole pattern of the',
+  keepOuts: 'Not to be drilled:',
+  lines: 'Brake line',
 } as const;
 
 /** What another page changed meanwhile, field by field, and other trouble with saving. */

@@ -7,12 +7,12 @@ const stages = (bench: Bench<Rail>) =>
 describe('rail', () => {
   it('tells each stage by shape and words', async () => {
     const bench = await Bench.of(Rail, donorPlan({ 'brief.targetWidth': read('chosen', 1499.6) }));
-    const [brief, survey, donor, cut] = stages(bench);
+    const [brief, survey, donor, , cut] = stages(bench);
     expect(brief).toMatch(/^Brief1500 mm/);
     expect(survey).toMatch(/^Surveyno readings yet.*not begun/);
     expect(donor).toMatch(/^Donor8 readings/);
     expect(cut).toMatch(/^Cut1 check open.*stop/);
-    expect(bench.all('mat-icon svg')).toHaveLength(6);
+    expect(bench.all('mat-icon svg')).toHaveLength(9);
   });
 
   it('counts an accepted caution as settled', async () => {

@@ -45,6 +45,15 @@ export class Rail {
   private readonly units = inject(UnitsService);
   readonly narrow = input(false);
 
+  /** Lengths of the shafts, left and right. */
+  private shafts(): string {
+    const { left, right } = this.store.results().shafts.needs;
+    if (!left || !right) return 'lengths not known';
+    const show = (mm: number) =>
+      this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 1 : 2).replace(/ (mm|in)$/, '');
+    return `${show(left.fitted.value)} and ${show(right.fitted.value)}`;
+  }
+
   protected readonly stages = computed(() => {
     const { stages, checks, decisions } = this.store.results();
     const { brief, choices, readings } = this.store.plan();
@@ -58,14 +67,20 @@ export class Rail {
       brief: width ? this.units.show(width.figure.value, 'mm', 0) : brief.vehicle || 'say what and why',
       survey: readingsNote(count('survey')),
       donor: readingsNote(count('donor')),
+      stance: choices.tyre || 'choose tyre and wheel',
       cut: SCHOOL_NAMES[choices.school].toLowerCase(),
+      shafts: this.shafts(),
+      hubs: readingsNote(count('hubs')),
       sheets: lacks ? 'readings missing' : 'cut sheet',
     };
     const names: Readonly<Record<StageId, string>> = {
       brief: 'Brief',
       survey: 'Survey',
       donor: 'Donor',
+      stance: 'Stance',
       cut: 'Cut',
+      shafts: 'Shafts',
+      hubs: 'Hub ends',
       sheets: 'Sheets',
     };
     return (Object.keys(names) as StageId[]).map((id) => {

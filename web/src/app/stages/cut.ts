@@ -1,7 +1,5 @@
 import { Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatSelectModule } from '@angular/material/select';
 import {
   CUT_METHODS,
   DATUM_NAMES,
@@ -9,6 +7,8 @@ import {
   MARK_DATUMS,
   METHOD_NAMES,
   rearView,
+  RETENTION_NAMES,
+  RETENTIONS,
   ROUTE_NAMES,
   SHAFT_ROUTES,
   SIDES,
@@ -21,36 +21,43 @@ import { ReadingField } from '../readings/reading-field';
 import { ReadingGroup } from '../readings/reading-group';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
+import { ChoiceField } from './choice-field';
+import { AfterWeld } from './cut/after-weld';
+import { TubeFit } from './cut/tube-fit';
+import { TubeItems } from './cut/tube-items';
 import { MarksTable } from './marks-table';
 import { Needs } from './needs';
 import { SchoolsTable } from './schools-table';
 import { SquarePanel } from './square-panel';
 import { Stage } from './stage';
 
-type Tab = 'rear' | 'left' | 'right' | 'face';
+type Tab = 'rear' | 'left' | 'right' | 'face' | 'ends';
 
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   rear: 'result over donor, from behind',
   left: 'left tube with its marks, from behind',
   right: 'right tube with its marks, from behind',
   face: 'end faces, seen from outside',
+  ends: 'new tubes, full-float ends, after the work',
 };
 
 /** Ways to cut side by side, marks on the tube, saw and weld, squareness. */
 @Component({
   selector: 'ix-cut',
   imports: [
+    AfterWeld,
     EndFace,
     MarksTable,
     MatButtonToggleModule,
-    MatFormFieldModule,
-    MatSelectModule,
+    ChoiceField,
     Needs,
     ReadingField,
     ReadingGroup,
     SchoolsTable,
     SquarePanel,
     Stage,
+    TubeFit,
+    TubeItems,
     ViewSvg,
   ],
   templateUrl: './cut.html',
@@ -66,6 +73,7 @@ export class CutStage {
   protected readonly routes = SHAFT_ROUTES.map((id) => ({ id, name: ROUTE_NAMES[id] }));
   protected readonly sides = SIDES;
   protected readonly sideName = sideName;
+  protected readonly retentions = RETENTIONS.map((id) => ({ id, name: RETENTION_NAMES[id] }));
   protected readonly choices = computed(() => this.store.plan().choices);
   protected readonly driveline = computed(() => this.choices().school === 'driveline');
   protected readonly cuts = computed(() => {
@@ -90,5 +98,6 @@ export class CutStage {
 
 /** The drawing that shows a quantity best; undefined where the present one will do. */
 function tabOf(quantityId: string): Tab | undefined {
-  return quantityId.startsWith('square.') ? 'face' : undefined;
+  if (quantityId.startsWith('square.')) return 'face';
+  return /^(tube|float|after)\./.test(quantityId) ? 'ends' : undefined;
 }

@@ -36,7 +36,11 @@ export class SchoolsTable {
     return schools.map((s) => {
       const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
       if (!isPlanned(s)) {
-        const lacks = s.lacks.map((id) => quantityName(quantity(id)).toLowerCase()).join(', ');
+        const lacks = s.lacks
+          .map((id) =>
+            id === 'shaft.pair' ? 'a pair taken under Shafts' : quantityName(quantity(id)).toLowerCase(),
+          )
+          .join(', ');
         return { ...base, plan: undefined, lacks, wide: '' };
       }
       const needs = shafts.bySchool[s.school];

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
-import { cutSheet, rearView } from '@intervex/core';
+import { cutSheet, ORDER_SHEET_NAMES, ORDER_SHEETS, rearView } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -27,6 +27,15 @@ export class SheetsStage {
   protected readonly pdf = computed(() => this.address('cut-sheet.pdf', `&paper=${this.paper()}`));
   protected readonly csv = computed(() => this.address('cut-sheet.csv'));
   protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
+
+  protected readonly orders = computed(() =>
+    ORDER_SHEETS.map((id) => ({
+      name: ORDER_SHEET_NAMES[id],
+      pdf: this.address('order-sheet.pdf', `&paper=${this.paper()}&sheet=${id}`),
+      csv: this.address('order-sheet.csv', `&sheet=${id}`),
+      json: this.address('order-sheet.json', `&sheet=${id}`),
+    })),
+  );
 
   protected readonly walks = computed(() =>
     (

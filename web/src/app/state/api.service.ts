@@ -2,19 +2,24 @@ import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import type { Observable } from 'rxjs';
 import type {
+  DrawingAnswer,
   InstrumentList,
+  OrderView,
+  PairsAnswer,
   PartsAnswer,
   PhotoStored,
   ProjectReadings,
   ProjectSummary,
+  ReceiveRequest,
   Refusal,
   RevisionView,
   SaveRequest,
+  SettleRequest,
   StaleRefusal,
   StepRequest,
   VariantView,
 } from '@intervex/contract/wire';
-import type { PartKind } from '@intervex/core';
+import type { PairQuestion, PartKind } from '@intervex/core';
 
 /** The server's interface. */
 @Injectable({ providedIn: 'root' })
@@ -89,8 +94,49 @@ export class ApiService {
     return this.http.post(`/api/instruments/${id}/${key}`, { on });
   }
 
+  /** Best pairs of stock shafts over all that the counter has. */
+  shaftPairs(question: PairQuestion): Observable<PairsAnswer> {
+    return this.http.post<PairsAnswer>('/api/shaft-pairs', question);
+  }
+
+  /** Orders of a project with the shaft maker, newest first. */
+  orders(projectId: string): Observable<readonly OrderView[]> {
+    return this.http.get<readonly OrderView[]>(`/api/projects/${projectId}/orders`);
+  }
+
+  /** Asks the maker for a quote on the shafts of a variant as it is saved. */
+  quote(variantId: string, who: string): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/variants/${variantId}/orders`, { who });
+  }
+
+  /** Pays a quote, or asks the maker where the order stands. */
+  orderStep(id: string, step: 'pay' | 'look', who: string): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/orders/${id}/${step}`, { who });
+  }
+
+  /** Measured shafts of an order. */
+  receive(id: string, request: ReceiveRequest): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/orders/${id}/receive`, request);
+  }
+
+  /** What is done with a wrong shaft, and why. */
+  settleOrder(id: string, request: SettleRequest): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/orders/${id}/settle`, request);
+  }
+
+  /** Reads a flange or hole pattern from a DXF drawing. */
+  readDrawing(file: Blob, units: 'mm' | 'in' | ''): Observable<DrawingAnswer> {
+    return this.http.post<DrawingAnswer>('/api/drawings', file, {
+      headers: { 'Content-Type': 'application/dxf' },
+      params: units ? { units } : {},
+    });
+  }
+
   /** What the parts counter has for these sizes, mm; all of a kind where there are none. */
-  parts(kind: PartKind, sizes: Readonly<Record<string, number | boolean>> = {}): Observable<PartsAnswer> {
+  parts(
+    kind: PartKind,
+    sizes: Readonly<Record<string, number | boolean | string>> = {},
+  ): Observable<PartsAnswer> {
     return this.http.get<PartsAnswer>('/api/parts', { params: { kind, ...sizes } });
   }
 

@@ -25,6 +25,7 @@ export class JumpService {
 /** Stage in which a place is edited; undefined where it is none of a stage’s. */
 export function stageOf(place: string): StageId | undefined {
   if (place.startsWith('joint.') || place === 'donor') return 'donor';
+  if (place.startsWith('pattern.')) return 'hubs';
   if (place.startsWith('fact.')) return findFact(place.slice('fact.'.length))?.stage;
   return findQuantity(place)?.stage;
 }

@@ -11,6 +11,10 @@ const SECTIONS = [
   'searches',
   'verdicts',
   'photos',
+  'tubeItems',
+  'patterns',
+  'keepOuts',
+  'lines',
 ] as const;
 export type Section = (typeof SECTIONS)[number];
 type Fields = Readonly<Record<string, unknown>>;

@@ -173,6 +173,33 @@ describe('plan store', () => {
     expect(store.saveState()).toBe('saved');
   });
 
+  it('saves nothing while something is dragged, and the whole drag as one when it ends', async () => {
+    store.hold(true);
+    store.setReading('donor.half.left', half(781.2));
+    await settle();
+    store.setReading('donor.half.left', half(779.4));
+    await settle();
+    http.expectNone({ method: 'PUT', url: `/api/variants/${ID}/plan` });
+    store.hold(false);
+    const request = put();
+    expect(sent(request)).toMatchObject({ baseRevision: 4, plan: withHalf(779.4) });
+    request.flush(view(5, withHalf(779.4)));
+    store.hold(true);
+    store.hold(false);
+    await settle();
+    http.expectNone({ method: 'PUT', url: `/api/variants/${ID}/plan` });
+  });
+
+  it('lets other ends follow the donor’s as long as they were the same', async () => {
+    store.choose('retention', 'cClip');
+    expect(store.plan().choices).toMatchObject({ retention: 'cClip', retentionTo: 'cClip' });
+    store.choose('retentionTo', 'fullFloat');
+    store.choose('retention', 'boltIn');
+    expect(store.plan().choices).toMatchObject({ retention: 'boltIn', retentionTo: 'fullFloat' });
+    await settle();
+    put().flush(view(5, store.plan()));
+  });
+
   it('says which field was refused and keeps what was typed', async () => {
     store.setBrief('vehicle', 'Tern');
     await settle();

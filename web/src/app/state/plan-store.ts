@@ -7,26 +7,32 @@ import {
   hasWeakReadings,
   quantity,
   type Acceptance,
+  type BrakeLine,
   type Brief,
   type Choices,
-  type DonorVerdict,
   type Fact,
   type JointId,
   type JointNote,
+  type KeepOut,
   type LimitChange,
   type LimitId,
   type PartSearch,
+  type PatternFace,
+  type PatternReadings,
   type Photo,
   type Plan,
   type Reading,
-  type SearchedJoint,
+  type SearchId,
+  type TubeItem,
   type VerdictOn,
+  type Verdicts,
 } from '@intervex/core';
 import {
   catchError,
   concatMap,
   debounceTime,
   EMPTY,
+  filter,
   finalize,
   firstValueFrom,
   merge,
@@ -67,6 +73,7 @@ export class PlanStore {
   /** The server's state that the present plan was made from. */
   private readonly base = signal<VariantView | undefined>(undefined);
   private lastEdit = { place: '', at: 0 };
+  private held = false;
 
   readonly variant = this.base.asReadonly();
   readonly plan = signal<Plan>(EMPTY_PLAN);
@@ -87,7 +94,10 @@ export class PlanStore {
 
   constructor() {
     merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
-      .pipe(concatMap(() => this.saveOnce()))
+      .pipe(
+        filter(() => !this.held),
+        concatMap(() => this.saveOnce()),
+      )
       .subscribe();
   }
 
@@ -121,7 +131,10 @@ export class PlanStore {
   }
 
   choose<K extends keyof Choices>(key: K, value: Choices[K]): void {
+    const { retention, retentionTo } = this.plan().choices;
     this.change('choices', key, value);
+    // Ends that were to stay as they are stay with the donor’s.
+    if (key === 'retention' && retention === retentionTo) this.change('choices', 'retentionTo', value);
   }
 
   accept(checkId: string, acceptance: Acceptance | undefined): void {
@@ -140,16 +153,38 @@ export class PlanStore {
     this.change('joints', id, note);
   }
 
-  setSearch(joint: SearchedJoint, search: PartSearch | undefined): void {
+  setSearch(joint: SearchId, search: PartSearch | undefined): void {
     this.change('searches', joint, search);
   }
 
-  setVerdict(on: VerdictOn, verdict: DonorVerdict | undefined): void {
+  setVerdict<K extends VerdictOn>(on: K, verdict: Verdicts[K] | undefined): void {
     this.change('verdicts', on, verdict);
+  }
+
+  setTubeItem(id: string, item: TubeItem | undefined): void {
+    this.change('tubeItems', id, item);
+  }
+
+  setPattern(face: PatternFace, pattern: PatternReadings | undefined): void {
+    this.change('patterns', face, pattern);
+  }
+
+  setKeepOut(id: string, keepOut: KeepOut | undefined): void {
+    this.change('keepOuts', id, keepOut);
+  }
+
+  setLine(id: string, line: BrakeLine | undefined): void {
+    this.change('lines', id, line);
   }
 
   setPhoto(id: string, photo: Photo | undefined): void {
     this.change('photos', id, photo);
+  }
+
+  /** While something is dragged nothing is saved, so that one drag is one step back. */
+  hold(held: boolean): void {
+    this.held = held;
+    if (!held) this.saveNow();
   }
 
   /** Saves what is typed without waiting for a pause: the entry is finished. */

@@ -3,6 +3,7 @@ import {
   formatLength,
   lengthSuffix,
   RAD_PER_DEGREE,
+  showAgainst,
   showValue,
   type FigureUnit,
   type LengthUnit,
@@ -30,6 +31,11 @@ export class UnitsService {
   /** A value with its unit. */
   show(value: number, unit: FigureUnit, digits?: number): string {
     return showValue(value, unit, this.unit(), digits);
+  }
+
+  /** A figure of a check or its limit: fine where the limit is. */
+  against(value: number, limit: number | undefined, unit: FigureUnit): string {
+    return showAgainst(value, limit, unit, this.unit());
   }
 
   /** A value for an input field: without the unit that stands beside it. */

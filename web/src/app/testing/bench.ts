@@ -49,6 +49,19 @@ export const variantView = (plan: Plan, revision = 3): VariantView => ({
   canRedo: false,
 });
 
+/** Sees nothing change: the test’s page has no layout. */
+class StillObserver implements ResizeObserver {
+  observe(): void {
+    return;
+  }
+  unobserve(): void {
+    return;
+  }
+  disconnect(): void {
+    return;
+  }
+}
+
 /** A component with a plan open in the store, as the page has it. */
 export class Bench<T> {
   private constructor(
@@ -58,6 +71,7 @@ export class Bench<T> {
 
   static async of<T>(component: Type<T>, plan: Plan, inputs: Record<string, unknown> = {}): Promise<Bench<T>> {
     localStorage.clear();
+    globalThis.ResizeObserver ??= StillObserver;
     // The test’s page has no layout, so nothing scrolls.
     Element.prototype.scrollIntoView = () => undefined;
     TestBed.configureTestingModule({

@@ -1,0 +1,112 @@
+import { describe, expect, it } from 'vitest';
+import { evaluate } from '../evaluate';
+import { EMPTY_PLAN, type Plan } from '../plan';
+import { reading, workedPlan } from '../testing/plans';
+import { cornerView, flangeView, jigView } from './index';
+
+const tape = (value: number) => reading('tape', value);
+const caliper = (value: number) => reading('caliper', value);
+const tern: Plan = workedPlan(
+  {
+    'wheel.rim': reading('chosen', 5.5),
+    'wheel.et': reading('chosen', 30),
+    'brief.tyreDiameter': tape(600.5),
+    'spring.bump': tape(72),
+    'room.in.ride.low.left': tape(541.6),
+    'room.in.ride.top.left': tape(547.5),
+    'room.out.bump.left': tape(786.7),
+    'room.lip.left': tape(352.6),
+    'room.in.ride.low.right': tape(538.1),
+    'room.in.ride.top.right': tape(544.8),
+    'room.out.bump.right': tape(783.3),
+    'room.lip.right': tape(349.4),
+    'donor.flangeHoles': reading('count', 5),
+    'donor.flangePcd': caliper(107.96),
+    'donor.flangeHole': caliper(13.92),
+    'car.wheelHoles': reading('count', 5),
+    'car.wheelPcd': caliper(108.04),
+  },
+  { tyre: '165R13' },
+);
+const packhorse: Plan = {
+  ...workedPlan({
+    'donor.flangeHoles': reading('count', 5),
+    'donor.flangePcd': caliper(120.02),
+    'donor.flangeHole': caliper(14),
+    'donor.flangeRim': caliper(158.4),
+    'donor.pilot': caliper(72.6),
+    'car.wheelHoles': reading('count', 5),
+    'car.wheelPcd': caliper(108.04),
+  }),
+  keepOuts: { screw: { name: 'rotor screw', radius: 46.2, angle: 0.3142, diameter: 8.1 } },
+};
+
+describe('rear corner', () => {
+  it('draws tyre and rim where offset and width put them, mirrored on the left', () => {
+    // 1402/2 − 30 = 671; 170 wide.
+    const tyre = (side: 'left' | 'right') => {
+      const shape = cornerView(evaluate(tern), side).shapes.find((s) => s.style === 'tyre');
+      if (shape?.kind !== 'outline') throw new Error('no tyre');
+      const us = shape.points.map((p) => p[0]);
+      return [Math.min(...us), Math.max(...us)];
+    };
+    expect(tyre('right')).toEqual([586, 756]);
+    expect(tyre('left')).toEqual([-756, -586]);
+  });
+
+  it('lets the wheel move with its offset and the face with the width, the way the mouse goes', () => {
+    for (const side of ['left', 'right'] as const) {
+      const before = cornerView(evaluate(tern), side).handles;
+      expect(before.map((h) => h.quantityId)).toEqual(['wheel.et', 'brief.targetWidth']);
+      for (const handle of before) {
+        const moved = {
+          ...tern,
+          readings: { ...tern.readings, [handle.quantityId]: reading('chosen', handle.value + 4) },
+        };
+        const after = cornerView(evaluate(moved), side).handles.find((h) => h.quantityId === handle.quantityId);
+        expect((after?.at[0] ?? 0) - handle.at[0]).toBeCloseTo(4 * handle.direction, 9);
+      }
+    }
+  });
+
+  it('names the tightest gaps with their pose', () => {
+    const dims = cornerView(evaluate(tern), 'left').dimensions;
+    expect(dims.map((d) => d.name)).toEqual(['in, corner', 'out, bump', 'ET', 'backspace']);
+    // By hand: 671 − 85 − 547.5 − 6.8 − 3 − 300.25·sin 1.5°.
+    expect(dims[0]?.value).toBeCloseTo(20.84, 2);
+  });
+
+  it('does not let a width be dragged that follows from the cut', () => {
+    const short = { ...tern, choices: { ...tern.choices, school: 'shortShaft' as const } };
+    expect(cornerView(evaluate(short), 'right').handles.map((h) => h.quantityId)).toEqual(['wheel.et']);
+  });
+
+  it('draws the room alone while no wheel is chosen, and nothing of nothing', () => {
+    const view = cornerView(evaluate({ ...tern, choices: { ...tern.choices, tyre: '' } }), 'right');
+    expect(view.shapes.some((s) => s.style === 'tyre')).toBe(false);
+    expect(view.shapes.some((s) => s.style === 'mark')).toBe(true);
+    expect(cornerView(evaluate(EMPTY_PLAN), 'left').bounds).toMatchObject({ left: -860, right: -420 });
+  });
+});
+
+describe('flange and jig', () => {
+  it('show old holes, new ones and what must stay whole', () => {
+    const view = flangeView(evaluate(packhorse));
+    const count = (style: string) => view?.shapes.filter((s) => s.style === style).length;
+    expect([count('hole'), count('newHole'), count('keep'), count('casting')]).toEqual([5, 5, 1, 2]);
+    expect(view?.captions.map((c) => c.text)).toEqual(['5 × 120.0 there', '5 × 108.0 new']);
+  });
+
+  it('show one pattern where both agree, and nothing while none is known', () => {
+    const view = flangeView(evaluate(tern));
+    expect(view?.shapes.filter((s) => s.style === 'newHole')).toHaveLength(0);
+    expect(flangeView(evaluate(EMPTY_PLAN))).toBeUndefined();
+    expect(jigView(evaluate(tern))).toBeUndefined();
+  });
+
+  it('show the jig as it is cut', () => {
+    const view = jigView(evaluate(packhorse));
+    expect(view?.shapes.filter((s) => s.style === 'newHole')).toHaveLength(5);
+    expect((view?.bounds.right ?? 0) - (view?.bounds.left ?? 0)).toBeCloseTo(158.4 + 24, 6);
+  });
+});

@@ -1,0 +1,313 @@
+import { describe, expect, it } from 'vitest';
+import type { PartOffer, PartSearch, Plan } from '../plan';
+import { compareReceived, runStack, shaftOrder, stockPairs } from '../shafts';
+import { orderSheet } from '../sheets';
+import { reading, workedPlan } from '../testing/plans';
+import { evaluate, pairQuestion, stackLimits, stackSide } from './index';
+
+const offer = (number: string, length: number, more: Partial<PartOffer['size']> = {}): PartOffer => ({
+  number,
+  name: `Shaft ${length}`,
+  kind: 'shaft',
+  seller: 'Withy Shaftworks',
+  price: 211,
+  stock: 2,
+  leadDays: 6,
+  size: {
+    length,
+    teeth: 31,
+    pitch: 24,
+    journal: 35,
+    holes: 5,
+    pcd: 108,
+    spline: 47,
+    ...more,
+  } as PartOffer['size'],
+});
+const search = (chosen: PartOffer): PartSearch => ({
+  asked: {},
+  of: 5000,
+  found: [chosen],
+  chosen: chosen.number,
+  from: 'counter',
+  at: '2027-02-03T09:00:00Z',
+  who: 'Ansa',
+});
+const MORE = {
+  'donor.journal': reading('caliper', 35.01),
+  'car.wheelHoles': reading('count', 5),
+  'car.wheelPcd': reading('caliper', 108.04),
+  'car.wheelBore': reading('caliper', 63.4),
+  'shaft.spline': reading('chosen', 52),
+  'shaft.body': reading('chosen', 33.4),
+};
+const stocked = (): Plan => ({
+  ...workedPlan(MORE, { school: 'stockShafts' }),
+  searches: { shaftLeft: search(offer('WF-1', 686)), shaftRight: search(offer('WF-2', 683.5)) },
+});
+
+describe('stock shafts first', () => {
+  it('make the halves, the width and the pinion follow from the pair', () => {
+    const results = evaluate(stocked());
+    const school = results.schools.find((s) => s.school === 'stockShafts');
+    if (!school || !('width' in school)) throw new Error('not planned');
+    // 792 + 686 − 775.4 = 702.6; 741.5 + 683.5 − 724.7 = 700.3.
+    expect(school.half.left.value).toBeCloseTo(702.6, 9);
+    expect(school.half.right.value).toBeCloseTo(700.3, 9);
+    expect(school.width.value).toBeCloseTo(1402.9, 9);
+    expect(school.pinion.value).toBeCloseTo(-1.15, 9);
+    expect(school.cut.left.value).toBeCloseTo(89.4, 9);
+    expect(results.shafts.needs.right).toMatchObject({ source: 'stockPair' });
+    expect(results.shafts.needs.right?.fitted.value).toBe(683.5);
+    expect(results.checks.find((c) => c.id === 'cut.width')?.figure?.value).toBeCloseTo(0.9, 9);
+  });
+
+  it('wait for a pair to be chosen', () => {
+    const results = evaluate(workedPlan({}, { school: 'stockShafts' }));
+    expect(results.schools.find((s) => s.school === 'stockShafts')).toEqual({
+      school: 'stockShafts',
+      lacks: ['shaft.pair'],
+    });
+  });
+
+  it('are asked for with what the axle needs, and answered over all pairs', () => {
+    const plan = workedPlan(MORE);
+    const question = pairQuestion(plan, evaluate(plan));
+    if ('lacks' in question) throw new Error('lacks');
+    expect(question.wanted).toEqual({
+      teeth: 31,
+      pitch: 24,
+      journal: 35.01,
+      holes: 5,
+      pcd: 108.04,
+      spline: 33.6,
+    });
+    expect(question.target).toEqual({ width: 1402 });
+    // 792 less all of 588 but 90.
+    expect(question.axle.leastHalf.left).toBeCloseTo(294, 9);
+    const offers = [
+      offer('A', 686),
+      offer('B', 683.5),
+      offer('C', 684, { teeth: 28 }),
+      offer('D', 684.5, { pcd: 120 }),
+    ];
+    const { pairs, refused } = stockPairs(offers, question.wanted, question.axle, question.target);
+    // 686 left and 683.5 right miss 1402 by 0.9; the other way round by 0.9 too, but the first pinion stands nearer.
+    expect(pairs[0]?.width).toBeCloseTo(1402.9, 9);
+    expect(refused).toMatchObject({ 'another tooth count': 1, 'another flange pattern': 1 });
+  });
+
+  it('name what the question still lacks', () => {
+    const plan = { ...workedPlan(), readings: {} };
+    expect(pairQuestion(plan, evaluate(plan))).toEqual({
+      lacks: [
+        'donor.half.left',
+        'donor.half.right',
+        'donor.shaft.left',
+        'donor.shaft.right',
+        'donor.splineTeeth',
+        'brief.targetWidth',
+      ],
+    });
+  });
+});
+
+describe('stack of a plan', () => {
+  it('draws the half as planned with the donor’s own uncertainty', () => {
+    const plan = workedPlan(MORE);
+    const { parts } = stackSide(plan, evaluate(plan), 'left');
+    expect(parts.half).toMatchObject({ id: 'donor.half.left', value: 701 });
+    expect(parts.half?.u).toBeCloseTo(0.8 / Math.sqrt(3), 9);
+    expect(parts.shaft).toMatchObject({ value: 684.5, u: 0 });
+    expect(parts.made?.u).toBeCloseTo(0.4 / Math.sqrt(3), 9);
+    expect(parts.shaftSpline?.value).toBe(52);
+    expect(parts.inboard).toBeUndefined();
+  });
+
+  it('agrees with the figures of the plan at its middle', () => {
+    const plan = workedPlan(MORE);
+    const results = evaluate(plan);
+    const run = runStack(stackSide(plan, results, 'right'), stackLimits(plan, results, 'right'), 20_000, 5);
+    const gap = run.outcomes.find((o) => o.id === 'gap');
+    // The figure is held at the least float of 0.1, the stack fully home.
+    expect(gap?.mean).toBeCloseTo((results.shafts.fit.right.gap?.value ?? 0) - 0.1, 1);
+    expect(run.outcomes.map((o) => o.id)).toEqual(['engagement', 'gap']);
+  });
+
+  it('sets wheel and room so that the tightest clearance is what it draws about', () => {
+    const room = {
+      'wheel.rim': reading('chosen', 5.5),
+      'wheel.et': reading('chosen', 30),
+      'room.in.bump.top.left': reading('tape', 552),
+      'room.out.bump.left': reading('tape', 786.7),
+      'room.lip.left': reading('tape', 312),
+      'donor.brakeSpace.left': reading('caliper', 76),
+      'rotor.offset': reading('caliper', 33.2),
+      'caliper.middle': reading('caliper', 41.7),
+    };
+    const plan = workedPlan({ ...MORE, ...room }, { tyre: '165R13' });
+    const results = evaluate(plan);
+    const run = runStack(stackSide(plan, results, 'left'), stackLimits(plan, results, 'left'), 20_000, 5);
+    const [inboard, outboard, align] = (['inboard', 'outboard', 'align'] as const).map((id) =>
+      run.outcomes.find((o) => o.id === id),
+    );
+    // 671 − 85 − 552 − 3; 786.7 − 671 − 85 − 3; rotor 42.8 against 41.7 and a shim of 1.
+    expect(inboard?.mean).toBeCloseTo(31, 1);
+    expect(outboard?.mean).toBeCloseTo(27.7, 1);
+    expect(align?.mean).toBeCloseTo(0.1, 1);
+    expect(run.all).toBeGreaterThan(0.9);
+    // A spring asks for 25 where a rail asks for 19.
+    expect(stackLimits(plan, results, 'left').inboard).toBe(19);
+    const sprung = { ...plan, facts: { 'room.kind.top.left': { value: 'spring', evidence: 'seen' } } } as Plan;
+    expect(stackLimits(sprung, evaluate(sprung), 'left').inboard).toBe(25);
+  });
+});
+
+describe('shaft order', () => {
+  const plan = {
+    ...workedPlan(MORE),
+    facts: { 'donor.material': { value: 'alloy', evidence: 'seen' } },
+  } as Plan;
+  const order = shaftOrder(plan, evaluate(plan));
+
+  it('says all that a maker asks', () => {
+    expect(order.lacks).toEqual([]);
+    expect(order.lines[0]).toEqual({
+      side: 'left',
+      length: 684.5,
+      spline: '31/24',
+      splineLength: 52,
+      journal: 35.01,
+      body: 33.4,
+      material: 'Cr-Ni-Mo, through-hardened',
+      innerEnd: 'plain, chamfered 1 × 45°',
+    });
+    expect(order.flange).toMatchObject({ holes: 5, pcd: 108.04, pilot: 63.4 });
+  });
+
+  it('names what it lacks, and orders nothing that is bought as it is', () => {
+    const bare = workedPlan();
+    expect(shaftOrder(bare, evaluate(bare)).lacks).toEqual([
+      'Bearing journal',
+      'Material',
+      'Flange pattern',
+      'Pilot',
+    ]);
+    expect(shaftOrder(stocked(), evaluate(stocked())).lacks).toEqual([
+      'No shaft has to be made: nothing to order',
+    ]);
+  });
+
+  it('prints on its sheet, in any unit', () => {
+    const sheet = orderSheet('shafts', plan, evaluate(plan), 'mm');
+    const row = sheet.sections[0]?.rows.find((r) => r.item === 'Length');
+    expect([row?.cells.left.text, row?.cells.right.text]).toEqual(['684.5 mm', '684.0 mm']);
+    // 684.5/25.4.
+    expect(orderSheet('shafts', plan, evaluate(plan), 'in').sections[0]?.rows[0]?.cells.left.text).toContain(
+      '26.949',
+    );
+    const brakes = orderSheet('brakes', plan, evaluate(plan), 'mm');
+    expect(brakes.sections[0]?.rows[0]?.cells.right.text).toBe('75.92 mm');
+    expect(brakes.lacks.join()).toContain('2 readings missing');
+    const hubs = orderSheet('hubs', plan, evaluate(plan), 'mm');
+    expect(hubs.sections[0]?.rows.find((r) => r.item === 'Studs in all')?.cells.left.text).toBe('10');
+  });
+
+  it('carries a bend table whose columns say what they are', () => {
+    const points = [
+      [0, 0, 0],
+      [100, 0, 0],
+      [100, 90, 0],
+      [100, 90, 70],
+    ] as const;
+    const bent = { ...plan, lines: { tee: { name: 'Tee to left', points, radius: 12, flare: 6 } } };
+    const { sections } = orderSheet('brakes', bent, evaluate(bent), 'mm');
+    const marks = sections.find((s) => s.title === 'Tee to left: marks');
+    expect(marks?.columns).toEqual(['Mark from the cut end', 'Straight before it']);
+    // 6 + 88, then 18.85 of arc and 66 of straight.
+    expect(marks?.rows.map((r) => r.cells.left.text)).toEqual(['94.0 mm', '178.8 mm', '–']);
+    expect(marks?.rows.map((r) => r.cells.right.text)).toEqual(['88.0 mm', '66.0 mm', '58.0 mm']);
+    const bends = sections.find((s) => s.title === 'Tee to left: bends');
+    expect(bends?.rows[1]?.cells.right.text).toBe('90.00°');
+    const length = sections.find((s) => s.title === 'Tee to left: length');
+    // 88 + 66 + 58 + 2·18.85 + 12.
+    expect(length?.rows[0]?.cells.left.text).toBe('261.7 mm');
+  });
+
+  it('catches a shaft of a wrong length, and says what it means', () => {
+    const received = compareReceived(
+      order,
+      [
+        { side: 'left', length: 672.4, journal: 35.02 },
+        { side: 'right', length: 684.2 },
+      ],
+      {},
+    );
+    expect(received.ok).toBe(false);
+    const [length, journal, right] = received.sizes;
+    expect(length).toMatchObject({ side: 'left', what: 'length', ok: false, limit: 0.5 });
+    expect(length?.off).toBeCloseTo(-12.1, 9);
+    expect(length?.todo).toContain('Too short');
+    expect([journal?.ok, right?.ok]).toEqual([true, true]);
+  });
+
+  it('lets a spline be longer, never shorter, and a journal be neither', () => {
+    const one = (measured: { length: number; journal?: number; splineLength?: number }) =>
+      compareReceived(
+        order,
+        [
+          { side: 'left', ...measured },
+          { side: 'right', length: 684 },
+        ],
+        {},
+      )
+        .sizes.filter((s) => !s.ok)
+        .map((s) => s.todo);
+    expect(one({ length: 684.4, splineLength: 58 })).toEqual([]);
+    expect(one({ length: 684.4, splineLength: 49.1 })[0]).toContain('Less of the side gear');
+    expect(one({ length: 684.4, journal: 35.09 })[0]).toContain('will not go on');
+    expect(one({ length: 684.4, journal: 34.9 })[0]).toContain('no seat');
+    expect(one({ length: 685.2 })[0]).toContain('Too long');
+  });
+
+  it('wants every shaft measured that was ordered, and no other', () => {
+    expect(() => compareReceived(order, [{ side: 'left', length: 684.5 }], {})).toThrow(
+      'right shaft has not been measured',
+    );
+    const none = { ...order, lines: order.lines.slice(0, 1) };
+    expect(() => compareReceived(none, [{ side: 'right', length: 684 }], {})).toThrow(
+      'No right shaft was ordered',
+    );
+  });
+});
+
+describe('cut sheet of other work', () => {
+  it('carries new tubes with their hold points, full-float ends, and what a weld pulled', async () => {
+    const { cutSheet } = await import('../sheets');
+    const tubes = {
+      ...Object.fromEntries(
+        ['a', 'b', 'c'].flatMap((d, i) => [
+          [`tube.bore.left.${d}`, reading('caliper', 76.18 + i / 100)],
+          [`tube.od.left.${d}`, reading('caliper', 76.24 + i / 100)],
+        ]),
+      ),
+      'tube.insert': reading('chosen', 58),
+      'cut.endPiece.left': reading('caliper', 61.4),
+      'cut.gap': reading('straightedge', 2),
+      'after.tacked.left': reading('rule', 498),
+      'after.welded.left': reading('rule', 496.9),
+      'float.play': reading('chosen', 0.05),
+    };
+    const plan = workedPlan(tubes, { method: 'newTubes', retention: 'boltIn', retentionTo: 'fullFloat' });
+    const sheet = cutSheet(plan, evaluate(plan), 'mm');
+    const cell = (title: string, item: string) =>
+      sheet.sections.find((s) => s.title === title)?.rows.find((r) => r.item === item)?.cells.left.text;
+    // 588 − 91 + 58 − 61.4 − 2 + 0.8.
+    expect(cell('New tubes', 'Cut the tube to')).toContain('492.4');
+    expect(cell('New tubes', 'Loosest')).toBe('0.04 mm');
+    expect(cell('New tubes', 'Stop halfway')).toBe('hold point');
+    expect(cell('Marks and lengths', 'Cut')).toBeUndefined();
+    expect(cell('Full-float ends', 'Hole to hole')).toBe('–');
+    expect(cell('After tacking and welding', 'This weld pulled')).toBe('1.10 mm');
+  });
+});

@@ -1,0 +1,109 @@
+import type { Figure } from '../measure';
+import { PATTERN_FACES, type Jig, type KeepOut, type PatternFace, type PatternReadings } from '../plan';
+import { jigPlan, type JigPlan } from './jig';
+import { fitPattern, SAME_PCD, type PatternFit } from './pattern';
+import { redrill, type DrilledFace, type DrillLimits, type Redrill } from './redrill';
+
+type Maybe = Figure | undefined;
+
+export interface PatternInput {
+  readonly patterns: Readonly<Partial<Record<PatternFace, PatternReadings>>>;
+  readonly keepOuts: Readonly<Record<string, KeepOut>>;
+  readonly jig: Jig;
+  readonly limits: DrillLimits & { readonly agree: number };
+  /** The donor’s flange and the wheel, by quantity. */
+  readonly figures: Readonly<Record<string, Maybe>>;
+  /** Diameter of the donor’s studs, mm; undefined while their thread is not known. */
+  readonly stud: number | undefined;
+}
+
+/** A face’s pattern as its readings say. */
+export interface FacePattern {
+  readonly face: PatternFace;
+  readonly holes: number;
+  readonly fit?: PatternFit;
+  /** Why its readings make no pattern; empty where they do. */
+  readonly problem: string;
+}
+
+export interface PatternResult {
+  readonly faces: readonly FacePattern[];
+  /** Flange and wheel are the same pattern; undefined while one is not known. */
+  readonly same: boolean | undefined;
+  readonly face: DrilledFace | undefined;
+  readonly redrill: Redrill | undefined;
+  readonly jig: JigPlan | undefined;
+  /** Why there is no jig; empty where there is one or nothing is known yet. */
+  readonly jigProblem: string;
+}
+
+/** Patterns from their readings, whether the flange can be re-drilled to the wheel’s, and the jig for it. */
+export function patternStage(input: PatternInput): PatternResult {
+  const faces = PATTERN_FACES.flatMap((face): FacePattern[] => {
+    const readings = input.patterns[face];
+    return readings && readings.chords.length > 0 ? [faceOf(face, readings, input.limits.agree)] : [];
+  });
+  const face = drilledFace(input);
+  const same =
+    face && face.old.count === face.wanted.count && Math.abs(face.old.pcd - face.wanted.pcd) <= SAME_PCD;
+  const found = face && !same ? redrill(face, input.limits) : undefined;
+  return { faces, same, face, redrill: found, ...jigOf(input, face, found) };
+}
+
+function faceOf(face: PatternFace, { holes, chords }: PatternReadings, agree: number): FacePattern {
+  try {
+    const fit = fitPattern(holes, chords, agree);
+    return { face, holes, fit, problem: fit.problem ?? '' };
+  } catch (error) {
+    if (error instanceof RangeError) return { face, holes, problem: error.message };
+    throw error;
+  }
+}
+
+/** Old and wanted holes, once both patterns and a hole size are known. */
+function drilledFace({ figures: f, keepOuts }: PatternInput): DrilledFace | undefined {
+  const of = (id: string) => f[id]?.value;
+  const [n, pcd, hole] = [of('donor.flangeHoles'), of('donor.flangePcd'), of('donor.flangeHole')];
+  const [m, wheel] = [of('car.wheelHoles'), of('car.wheelPcd')];
+  const drilled = of('redrill.hole') ?? hole;
+  if (!n || !pcd || !hole || !m || !wheel || !drilled) return undefined;
+  const [rim, pilot] = [of('donor.flangeRim'), of('donor.pilot')];
+  return {
+    old: { count: n, pcd, hole },
+    wanted: { count: m, pcd: wheel, hole: drilled },
+    keepOuts: Object.values(keepOuts),
+    ...(rim === undefined ? {} : { rim }),
+    ...(pilot === undefined ? {} : { pilot }),
+  };
+}
+
+function jigOf(
+  { jig, figures: f, stud }: PatternInput,
+  face: DrilledFace | undefined,
+  found: Redrill | undefined,
+): Pick<PatternResult, 'jig' | 'jigProblem'> {
+  const [drill, play] = [f['jig.drill']?.value, f['jig.play']?.value];
+  if (!face || !found?.possible || drill === undefined || play === undefined)
+    return { jig: undefined, jigProblem: '' };
+  const { rim, pilot } = face;
+  if (rim === undefined || pilot === undefined)
+    return { jig: undefined, jigProblem: 'The jig needs the flange’s diameter and its pilot.' };
+  try {
+    const plan = jigPlan({
+      jig,
+      old: face.old,
+      wanted: face.wanted,
+      clockRad: found.clockRad,
+      drill,
+      play,
+      // With its studs pressed out the ring is pinned in the holes; a stepping jig sits on studs.
+      stud: jig === 'ring' ? face.old.hole : (stud ?? face.old.hole),
+      pilot,
+      rim,
+    });
+    return { jig: plan, jigProblem: '' };
+  } catch (error) {
+    if (error instanceof RangeError) return { jig: undefined, jigProblem: error.message };
+    throw error;
+  }
+}

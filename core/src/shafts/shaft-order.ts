@@ -1,0 +1,188 @@
+import { limitOf, type LimitChange, type LimitId } from '../checks';
+import { SIDES, type Side } from '../geometry';
+import type { Figure } from '../measure';
+import { factText, type Plan } from '../plan';
+import type { ShaftsResult } from './shafts-stage';
+
+/** One shaft as it is ordered. Lengths mm. */
+export interface ShaftLine {
+  readonly side: Side;
+  readonly length: number;
+  /** Teeth and diametral pitch: `31/24`. */
+  readonly spline: string;
+  readonly splineLength?: number;
+  readonly journal?: number;
+  readonly body?: number;
+  readonly material: string;
+  readonly innerEnd: string;
+}
+
+/** The flange both shafts get. Lengths mm. */
+export interface FlangeOrder {
+  readonly holes?: number;
+  readonly pcd?: number;
+  readonly hole?: number;
+  readonly pilot?: number;
+  readonly thread?: string;
+}
+
+/** All that a shaft maker asks. */
+export interface ShaftOrder {
+  readonly lines: readonly ShaftLine[];
+  readonly flange: FlangeOrder;
+  /** What has to be known before it can be ordered, each a phrase; empty where it is whole. */
+  readonly lacks: readonly string[];
+}
+
+/** What the order rests on: shafts of the chosen way, and readings. */
+export interface OrderBasis {
+  readonly shafts: ShaftsResult;
+  readonly known: Readonly<Record<string, { readonly figure: Figure } | undefined>>;
+}
+
+/** Sources that are made to order; the others are bought as they are, or stay. */
+const MADE: readonly string[] = ['new', 'other'];
+
+/** The order for the shafts that have to be made. */
+export function shaftOrder(plan: Plan, { shafts, known }: OrderBasis): ShaftOrder {
+  const of = (id: string) => known[id]?.figure.value;
+  const [teeth, pitch] = [of('new.teeth') ?? of('donor.splineTeeth'), of('donor.splinePitch')];
+  const material = plan.facts['donor.material'];
+  const lines = SIDES.flatMap((side): ShaftLine[] => {
+    const need = shafts.needs[side];
+    if (!need || !MADE.includes(need.source)) return [];
+    const [splineLength, journal, body] = [
+      of('shaft.spline') ?? of(`donor.shaftSpline.${side}`),
+      of('new.journal') ?? of('donor.journal'),
+      of('shaft.body') ?? of(`donor.shaftBody.${side}`),
+    ];
+    return [
+      {
+        side,
+        length: need.fitted.value,
+        spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
+        material: material ? factText('donor.material', material.value) : '',
+        innerEnd: plan.choices.retentionTo === 'cClip' ? 'grooved for the clip' : 'plain, chamfered 1 × 45°',
+        ...(splineLength === undefined ? {} : { splineLength }),
+        ...(journal === undefined ? {} : { journal }),
+        ...(body === undefined ? {} : { body }),
+      },
+    ];
+  });
+  const flange = flangeOf(plan, of);
+  return { lines, flange, lacks: lacksOf(lines, flange) };
+}
+
+/** With other shafts, or where they are made anyway, the flange gets the wheel’s own pattern. */
+function flangeOf({ facts, choices }: Plan, of: (id: string) => number | undefined): FlangeOrder {
+  const wheels = choices.pattern === 'shafts' || choices.pattern === 'undecided';
+  const from =
+    wheels && of('car.wheelPcd') !== undefined
+      ? ['car.wheelHoles', 'car.wheelPcd']
+      : ['donor.flangeHoles', 'donor.flangePcd'];
+  const [holes, pcd] = from.map(of);
+  const [hole, pilot] = [
+    of('redrill.hole') ?? of('donor.flangeHole'),
+    of('car.wheelBore') ?? of('donor.pilot'),
+  ];
+  const thread = facts['new.studThread'] ?? facts['donor.studThread'];
+  return {
+    ...(holes === undefined ? {} : { holes }),
+    ...(pcd === undefined ? {} : { pcd }),
+    ...(hole === undefined ? {} : { hole }),
+    ...(pilot === undefined ? {} : { pilot }),
+    ...(thread ? { thread: factText('donor.studThread', thread.value) } : {}),
+  };
+}
+
+function lacksOf(lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
+  if (lines.length === 0) return ['No shaft has to be made: nothing to order'];
+  const [first] = lines as readonly [ShaftLine, ...ShaftLine[]];
+  return [
+    first.spline ? '' : 'Spline: teeth and pitch',
+    first.splineLength === undefined ? 'Spline length' : '',
+    first.journal === undefined ? 'Bearing journal' : '',
+    first.material ? '' : 'Material',
+    flange.holes === undefined || flange.pcd === undefined ? 'Flange pattern' : '',
+    flange.pilot === undefined ? 'Pilot' : '',
+  ].filter(Boolean);
+}
+
+/** What arrived, as it was measured on the bench. Lengths mm. */
+export interface ReceivedShaft {
+  readonly side: Side;
+  readonly length: number;
+  readonly journal?: number;
+  readonly splineLength?: number;
+}
+
+/** One size of a received shaft against its order. */
+export interface ReceivedSize {
+  readonly side: Side;
+  readonly what: 'length' | 'journal' | 'splineLength';
+  readonly ordered: number;
+  readonly measured: number;
+  readonly off: number;
+  readonly limit: number;
+  readonly ok: boolean;
+  /** What it means and what to do; empty where it is right. */
+  readonly todo: string;
+}
+
+export interface Received {
+  readonly sizes: readonly ReceivedSize[];
+  readonly ok: boolean;
+}
+
+/**
+ * Compares shafts that arrived with their order. A spline may be longer than ordered, never shorter.
+ *
+ * @throws RangeError where a shaft was not ordered, or is not there
+ */
+export function compareReceived(
+  order: ShaftOrder,
+  received: readonly ReceivedShaft[],
+  limits: Readonly<Partial<Record<LimitId, LimitChange>>>,
+): Received {
+  for (const { side } of received)
+    if (!order.lines.some((l) => l.side === side)) throw new RangeError(`No ${side} shaft was ordered.`);
+  const missing = order.lines.find((l) => !received.some((r) => r.side === l.side));
+  if (missing) throw new RangeError(`The ${missing.side} shaft has not been measured.`);
+  const lengthLimit = limitOf(limits, 'order.length').value;
+  const journalLimit = limitOf(limits, 'order.journal').value;
+  const sizes = received.flatMap((r): ReceivedSize[] => {
+    const line = order.lines.find((l) => l.side === r.side) as ShaftLine;
+    const list: (ReceivedSize | undefined)[] = [
+      sizeOf(r.side, 'length', line.length, r.length, lengthLimit),
+      sizeOf(r.side, 'journal', line.journal, r.journal, journalLimit),
+      sizeOf(r.side, 'splineLength', line.splineLength, r.splineLength, lengthLimit),
+    ];
+    return list.filter((s) => s !== undefined);
+  });
+  return { sizes, ok: sizes.every((s) => s.ok) };
+}
+
+function sizeOf(
+  side: Side,
+  what: ReceivedSize['what'],
+  ordered: number | undefined,
+  measured: number | undefined,
+  limit: number,
+): ReceivedSize | undefined {
+  if (ordered === undefined || measured === undefined) return undefined;
+  const off = measured - ordered;
+  const ok = what === 'splineLength' ? off >= -limit : Math.abs(off) <= limit;
+  return { side, what, ordered, measured, off, limit, ok, todo: ok ? '' : todoOf(what, off) };
+}
+
+function todoOf(what: ReceivedSize['what'], off: number): string {
+  if (what === 'journal')
+    return off > 0
+      ? 'The bearing will not go on: send it back to be ground.'
+      : 'The bearing has no seat: send it back. Never build a journal up by welding.';
+  if (what === 'splineLength')
+    return 'Less of the side gear engages: work the engagement out again, or send it back.';
+  return off > 0
+    ? 'Too long: it runs into the cross shaft or pushes the bearing out. Send it back, or have its inner end shortened and chamfered.'
+    : 'Too short: less of the spline engages and the wheel face stands inboard. Send it back.';
+}

@@ -1,0 +1,95 @@
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+
+const check = (page: Page, words: RegExp | string) =>
+  page.locator('ix-checks-drawer, ix-checks').getByText(words).first();
+
+/** Drags a handle of a drawing sideways by some pixels, and says how long each move took to be painted. */
+async function dragBy(page: Page, handle: Locator, pixels: number): Promise<void> {
+  const box = await handle.boundingBox();
+  if (!box) throw new Error('The handle is not to be seen.');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 12; i += 1) await page.mouse.move(x + (pixels * i) / 12, y);
+  await page.mouse.up();
+}
+
+test('from survey to a wheel that clears on the tighter side', async ({ page, request }) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'survey');
+  await page.getByRole('radio', { name: 'Room' }).click();
+  // The right side is the tighter one outboard: read again, it has lost five millimetres.
+  const lip = field(page, 'Arch lip, full bump, right');
+  await lip.fill('778.3');
+  await lip.press('Enter');
+  await saved(page);
+
+  await openStage(page, id, 'stance');
+  const size = page.getByLabel('Size on the sidewall');
+  await size.fill('920/60R13');
+  await size.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('A section of 920 mm does not exist: 105 to 455 mm.');
+  await expect(size).toHaveValue('920/60R13');
+  await size.fill('165R13');
+  await size.press('Enter');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await field(page, 'Rim width, inch').fill('6');
+  await field(page, 'Wheel offset (ET)').fill('18');
+  await field(page, 'Wheel offset (ET)').press('Enter');
+  // By hand: 172.5 wide on 6 inch; right at bump 778.3 − (701 − 18) − 86.25 − 3 = 6.05.
+  await expect(strip(page, 'Least clearance')).toContainText(/6\.\d mm/);
+  await expect(page.getByText('Offset for this width').locator('xpath=..')).toContainText(
+    /25\.0 mm to 30\.\d mm/,
+  );
+
+  // The counter's wheels that clear come first; the first of them is taken.
+  await page.getByRole('button', { name: 'Ask the counter' }).click();
+  await expect(page.getByText(/\d+ of 24 clear on this axle/)).toBeVisible();
+  await page.getByRole('button', { name: 'take', exact: true }).first().click();
+  await saved(page);
+  await expect(page.getByRole('button', { name: 'taken' })).toHaveCount(1);
+  await expect(strip(page, 'Least clearance')).toContainText(/(19|2\d)\.\d mm/);
+  // No caution of the tyre is left on either side.
+  await expect(page.getByRole('link', { name: /Stance/ })).toContainText('165R13');
+});
+
+test('dragged out, the wheel meets the arch lip, and the page says what limits it', async ({
+  page,
+  request,
+}) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'stance');
+  const wheel = page.getByRole('slider', { name: 'Wheel offset, left wheel' });
+  await expect(wheel).toHaveAttribute('aria-valuenow', '30');
+  // Outward on the left is to the left of the picture.
+  await dragBy(page, wheel, -26);
+  const et = Number(await wheel.getAttribute('aria-valuenow'));
+  expect(et).toBeLessThan(0);
+  await saved(page);
+  await expect(page.getByRole('slider', { name: 'Wheel offset, right wheel' })).toHaveAttribute(
+    'aria-valuenow',
+    String(et),
+  );
+  await expect(page.getByRole('link', { name: /Stance/ })).toContainText('stop');
+  await page.getByRole('button', { name: /stop/ }).first().click();
+  await expect(check(page, /(Left|Right) tyre touches the arch lip/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Close the checks' }).click();
+
+  // The map says the same of this place, and what would clear.
+  await page.getByRole('radio', { name: 'Fit map' }).click();
+  const map = page.getByRole('application');
+  await expect(map).toBeVisible();
+  await expect(page.locator('ix-fit-map').getByRole('status')).toContainText(
+    /short; limited by .*arch lip, full bump, right/,
+  );
+  await map.focus();
+  for (let i = 0; i < 14; i += 1) await page.keyboard.press('Shift+ArrowUp');
+  await expect(page.locator('ix-fit-map').getByRole('status')).toContainText('short; limited by inner arch');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  // Undone, the wheel stands where it stood.
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(field(page, 'Wheel offset (ET)')).toHaveValue('30.0');
+});

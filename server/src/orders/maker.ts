@@ -1,0 +1,37 @@
+import { makerOrderSchema, quoteSchema, type MakerOrder, type MakerQuote } from '@intervex/contract';
+import type { ShaftOrder } from '@intervex/core';
+import { askUpstream } from '../http/upstream';
+
+const OF = 'the shaft maker';
+
+/** Asks the maker what an order costs and how long it takes. @throws UpstreamAway, UpstreamRefuses */
+export const askQuote = (url: string, order: ShaftOrder): Promise<MakerQuote> =>
+  askUpstream({ of: OF, address: new URL('/quotes', url), schema: quoteSchema, body: order });
+
+/** Pays a quote: the order is placed. Asked once, so that nothing is ordered twice. */
+export const placeOrder = (url: string, number: string): Promise<MakerOrder> =>
+  askUpstream({
+    of: OF,
+    address: new URL('/orders', url),
+    schema: makerOrderSchema,
+    body: { number },
+    once: true,
+  });
+
+/** Where an order stands. */
+export const askOrder = (url: string, number: string): Promise<MakerOrder> =>
+  askUpstream({
+    of: OF,
+    address: new URL(`/orders/${encodeURIComponent(number)}`, url),
+    schema: makerOrderSchema,
+  });
+
+/** Tells the maker that what came is on its way back. */
+export const returnOrder = (url: string, number: string, reason: string): Promise<MakerOrder> =>
+  askUpstream({
+    of: OF,
+    address: new URL(`/orders/${encodeURIComponent(number)}/return`, url),
+    schema: makerOrderSchema,
+    body: { reason },
+    once: true,
+  });

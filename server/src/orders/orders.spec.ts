@@ -1,0 +1,216 @@
+import { readFileSync } from 'node:fs';
+import type { IncomingMessage } from 'node:http';
+import { join } from 'node:path';
+import { parse } from 'csv-parse/sync';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { startHarness, type Harness } from '../testing/harness';
+import { startUpstream, withJson, type Upstream } from '../testing/upstream';
+
+const tern = JSON.parse(readFileSync(join(import.meta.dirname, '../../../examples/tern.json'), 'utf8')) as {
+  plan: { facts: Record<string, unknown> };
+};
+let maker: Upstream;
+let h: Harness;
+let id = '';
+let project = '';
+/** What the maker says of an order now. */
+let state = 'paid';
+let bodies: unknown[] = [];
+
+const read = async (request: IncomingMessage): Promise<unknown> => {
+  const chunks: Buffer[] = [];
+  for await (const chunk of request) chunks.push(chunk as Buffer);
+  return chunks.length ? JSON.parse(Buffer.concat(chunks).toString()) : undefined;
+};
+
+beforeAll(async () => {
+  maker = await startUpstream();
+  h = await startHarness(undefined, { maker: maker.url });
+  id = (await h.call('POST', '/api/plan-files', tern)).json.id;
+  project = (await h.call('GET', `/api/variants/${id}`)).json.projectId;
+});
+afterAll(async () => {
+  await h.close();
+  await maker.close();
+});
+beforeEach(() => {
+  maker.asked.length = 0;
+  bodies = [];
+  state = 'paid';
+  maker.answer = (request, response) => {
+    void read(request).then((body) => {
+      bodies.push(body);
+      const path = request.url ?? '';
+      const answer = path.startsWith('/quotes')
+        ? { number: 'WQ-7', price: 481, leadDays: 15, note: 'Held for 30 days.' }
+        : { number: 'WQ-7', state, note: `is ${state}` };
+      response.writeHead(200, { 'content-type': 'application/json' }).end(JSON.stringify(answer));
+    });
+  };
+});
+
+const quote = () => h.call('POST', `/api/variants/${id}/orders`, { who: 'Ansa' });
+const step = (order: string, what: string, body: object = {}) =>
+  h.call('POST', `/api/orders/${order}/${what}`, { who: 'Ansa', ...body });
+const shafts = (left: number, right = 684.1) => ({
+  shafts: [
+    { side: 'left', length: left, journal: 35.01 },
+    { side: 'right', length: right },
+  ],
+});
+/** An order as far as the carrier. */
+async function shipped(): Promise<string> {
+  const { json } = await quote();
+  await step(json.id, 'pay');
+  state = 'shipped';
+  await step(json.id, 'look');
+  return json.id as string;
+}
+
+describe('orders with the shaft maker', () => {
+  it('are quoted from the saved plan, and kept', async () => {
+    const { status, json } = await quote();
+    expect(status).toBe(201);
+    expect(json).toMatchObject({
+      state: 'quoted',
+      revision: 1,
+      quote: { number: 'WQ-7', price: 481, leadDays: 15 },
+    });
+    expect((bodies[0] as { lines: { length: number }[] }).lines.map((l) => l.length)).toEqual([684.5, 684]);
+    const list = (await h.call('GET', `/api/projects/${project}/orders`)).json;
+    expect(list[0]).toMatchObject({ id: json.id, events: [{ state: 'quoted', who: 'Ansa' }] });
+  });
+
+  it('go from paid over cutting to shipped, each once', async () => {
+    const { json } = await quote();
+    expect((await step(json.id, 'pay')).json.state).toBe('paid');
+    expect((await step(json.id, 'look')).json.events).toHaveLength(2);
+    for (const next of ['cutting', 'late', 'shipped']) {
+      state = next;
+      expect((await step(json.id, 'look')).json.state).toBe(next);
+    }
+    expect((await step(json.id, 'pay')).json.message).toBe('An order that is shipped cannot be paid.');
+  });
+
+  it('take what arrived right, and catch a wrong length', async () => {
+    const right = await step(await shipped(), 'receive', shafts(684.62));
+    expect(right.json).toMatchObject({ state: 'accepted', received: { ok: true } });
+    const order = await shipped();
+    const wrong = await step(order, 'receive', shafts(672.4));
+    expect(wrong.json.state).toBe('wrong');
+    const size = wrong.json.received.sizes[0];
+    expect(size.off).toBeCloseTo(-12.1, 9);
+    expect(wrong.json.events.at(-1).note).toBe('left length off by -12.10 mm.');
+    const back = await step(order, 'settle', { decision: 'sendBack', reason: 'Twelve short' });
+    expect(back.json.state).toBe('sentBack');
+    expect(maker.asked.at(-1)).toBe('POST /orders/WQ-7/return');
+    state = 'cutting';
+    expect((await step(order, 'look')).json.state).toBe('cutting');
+  });
+
+  it('keep a wrong shaft only with a reason', async () => {
+    const order = await shipped();
+    await step(order, 'receive', shafts(684.5, 683.2));
+    expect((await step(order, 'settle', { decision: 'accept', reason: '' })).status).toBe(400);
+    const kept = await step(order, 'settle', { decision: 'accept', reason: 'Gap stays over 3 mm' });
+    expect(kept.json).toMatchObject({ state: 'accepted' });
+    expect(kept.json.events.at(-1)).toMatchObject({ note: 'Gap stays over 3 mm' });
+    expect((await step(order, 'settle', { decision: 'accept', reason: 'again' })).status).toBe(400);
+  });
+
+  it.each([
+    [{ shafts: [] }, 'shafts'],
+    [{ shafts: [{ side: 'left', length: 'long' }] }, 'length'],
+    [{ shafts: [{ side: 'middle', length: 684 }] }, 'side'],
+    [shafts(1e9), 'length'],
+  ])('refuse the measurement %o by field', async (body, field) => {
+    const order = await shipped();
+    const { status, json } = await step(order, 'receive', body);
+    expect(status).toBe(400);
+    expect(JSON.stringify(json.problems)).toContain(field);
+    expect(
+      (await h.call('GET', `/api/projects/${project}/orders`)).json.find((o: { id: string }) => o.id === order)
+        .state,
+    ).toBe('shipped');
+  });
+
+  it('want every shaft measured', async () => {
+    const { status, json } = await step(await shipped(), 'receive', {
+      shafts: [{ side: 'left', length: 684.5 }],
+    });
+    expect(status).toBe(400);
+    expect(json.message).toBe('The right shaft has not been measured.');
+  });
+
+  it('lose nothing where the maker is late, fails, talks nonsense or says no', async () => {
+    const { json } = await quote();
+    await step(json.id, 'pay');
+    maker.answer = withJson({}, 503);
+    expect((await step(json.id, 'look')).json).toMatchObject({
+      state: 'paid',
+      trouble: 'the shaft maker answers 503',
+    });
+    maker.answer = withJson({ number: 7, price: 'soon' });
+    expect((await step(json.id, 'look')).json.trouble).toContain('makes no sense');
+    const nonsense = await quote();
+    expect([nonsense.status, nonsense.json.message]).toEqual([
+      503,
+      'Not ordered: the shaft maker’s answer makes no sense. Nothing was lost; try again.',
+    ]);
+    maker.answer = withJson({ message: 'there is no cutter for 31/24' }, 422);
+    const no = await quote();
+    expect([no.status, no.json.message]).toEqual([
+      400,
+      'The shaft maker will not make this: there is no cutter for 31/24',
+    ]);
+    maker.answer = () => undefined;
+    expect((await step(json.id, 'look')).json.trouble).toBe('the shaft maker did not answer within 1.5 s');
+  });
+
+  it('are never placed twice by trying again', async () => {
+    const { json } = await quote();
+    maker.asked.length = 0;
+    maker.answer = withJson({}, 503);
+    expect((await step(json.id, 'pay')).status).toBe(503);
+    expect(maker.asked).toEqual(['POST /orders']);
+    const list = (await h.call('GET', `/api/projects/${project}/orders`)).json;
+    expect(list.find((o: { id: string }) => o.id === json.id).state).toBe('quoted');
+  });
+
+  it('are not made of a plan that lacks what a maker asks', async () => {
+    const { 'donor.material': _material, ...facts } = tern.plan.facts;
+    const bare = { ...tern, plan: { ...tern.plan, facts } };
+    const other = (await h.call('POST', '/api/plan-files', bare)).json.id as string;
+    const { status, json } = await h.call('POST', `/api/variants/${other}/orders`, { who: 'Ansa' });
+    expect([status, json.message]).toEqual([400, 'The order is not whole: material.']);
+    expect((await h.call('POST', `/api/orders/${id}/pay`, { who: 'Ansa' })).status).toBe(404);
+  });
+
+  it('cannot be rewritten', async () => {
+    await quote();
+    await expect(h.pool.query("update order_events set note = 'x'")).rejects.toThrow('append-only');
+  });
+});
+
+describe('order sheets', () => {
+  const get = (file: string) => fetch(`${h.url}/api/variants/${id}/order-sheet.${file}`);
+
+  it('are PDF, table and file with the same numbers', async () => {
+    const csv = await (await get('csv?sheet=shafts&units=mm')).text();
+    const rows = parse(csv, { bom: true, columns: true }) as Record<string, string>[];
+    const length = rows.find((r) => r['item'] === 'Length' && r['side'] === 'left');
+    expect(length?.['value']).toBe('684.5');
+    const file = (await (await get('json?sheet=shafts')).json()) as {
+      format: string;
+      order: { lines: { length: number; spline: string }[] };
+      sections: { rows: { item: string; right: { text: string } }[] }[];
+    };
+    expect(file.format).toBe('intervex-order');
+    expect(file.order.lines[1]).toMatchObject({ length: 684, spline: '31/24' });
+    expect(file.sections[0]?.rows[0]?.right.text).toBe('684.0 mm');
+    const pdf = await get('pdf?sheet=brakes&paper=letter');
+    expect(pdf.headers.get('content-type')).toBe('application/pdf');
+    expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(10_000);
+    expect((await get('pdf?sheet=cakes')).status).toBe(400);
+  });
+});

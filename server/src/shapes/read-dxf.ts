@@ -1,0 +1,162 @@
+import { MM_PER_INCH, readFlange, type DrawnCircle, type FoundFlange, type Spot } from '@intervex/core';
+import DxfParser, { type ICircleEntity, type IEntity, type ILwpolylineEntity } from 'dxf-parser';
+import { refused, type Refused } from '../http/refusal';
+
+/** Unit that a drawing is said to be in where its header names none. */
+export type DrawingUnit = 'mm' | 'in';
+
+/** Millimetres in the units a header may name. */
+const MM_PER_UNIT: Readonly<Record<number, number>> = {
+  1: MM_PER_INCH,
+  4: 1,
+  5: 10,
+  6: 1000,
+  8: MM_PER_INCH / 1e6,
+  13: 0.001,
+};
+/** A flange measures between these across, mm. */
+const ACROSS = [40, 500] as const;
+/** Two half circles of a polyline have this bulge. */
+const HALF_TURN = 1;
+const SAME = 0.01;
+
+export interface ReadDrawing extends FoundFlange {
+  /** What was in the drawing and not taken, in words. */
+  readonly passedOver: readonly string[];
+}
+
+const wrong = (message: string, what: string, right: string): Refused =>
+  refused('invalid', message, [{ field: 'file', wrong: what, right }]);
+
+/**
+ * Reads a flange or hole pattern from the text of a DXF drawing: circles, and polylines and arcs that close to one.
+ *
+ * @param assumed unit where the header names none
+ * @throws Refused that says what the file is, and what would be right
+ */
+export function readDxf(text: string, assumed?: DrawingUnit): ReadDrawing {
+  const drawing = parse(text);
+  const scale = scaleOf(drawing.header['$INSUNITS'], assumed);
+  const circles = circlesOf(drawing.entities).map(({ centre: [x, y], radius }): DrawnCircle => ({
+    centre: [x * scale, y * scale],
+    radius: radius * scale,
+  }));
+  const passedOver = passed(drawing.entities);
+  if (circles.length === 0) {
+    const held = passedOver.length ? `; it holds ${passedOver.join(', ')}` : '';
+    throw wrong(
+      `The drawing has no circles${held}.`,
+      `has no circles${held}`,
+      'holes as circles: explode blocks and turn splines into circles before it is saved',
+    );
+  }
+  refuseSize(circles);
+  return { ...readFlange(circles), passedOver };
+}
+
+function parse(text: string): { header: Record<string, unknown>; entities: readonly IEntity[] } {
+  if (/^AutoCAD Binary DXF/.test(text))
+    throw wrong('This is a binary DXF.', 'is a binary DXF', 'the same drawing saved as an ASCII DXF');
+  if (!/\bSECTION\b/.test(text.slice(0, 20_000)))
+    throw wrong('This is no DXF drawing.', 'is no DXF drawing', 'an ASCII DXF with the holes as circles');
+  try {
+    const drawing = new DxfParser().parseSync(text);
+    if (drawing) return { header: drawing.header, entities: drawing.entities };
+  } catch {
+    // What its parser says of a broken file means nothing at the bench.
+  }
+  throw wrong('The drawing is cut short or broken.', 'is cut short or broken', 'the drawing saved again');
+}
+
+function scaleOf(unit: unknown, assumed: DrawingUnit | undefined): number {
+  const named = typeof unit === 'number' && unit !== 0 ? unit : undefined;
+  if (named === undefined && assumed) return assumed === 'mm' ? 1 : MM_PER_INCH;
+  if (named === undefined)
+    throw refused('invalid', 'The drawing does not say its unit.', [
+      { field: 'units', wrong: 'is not in the file', right: 'mm or in, chosen beside the file' },
+    ]);
+  const scale = MM_PER_UNIT[named];
+  if (scale === undefined)
+    throw wrong(
+      'The drawing’s unit is not one for parts.',
+      `has unit number ${named}`,
+      'a drawing in mm or inch',
+    );
+  return scale;
+}
+
+function refuseSize(circles: readonly DrawnCircle[]): void {
+  const ends = (i: 0 | 1) => circles.flatMap((c) => [c.centre[i] - c.radius, c.centre[i] + c.radius]);
+  const across = Math.max(...([0, 1] as const).map((i) => Math.max(...ends(i)) - Math.min(...ends(i))));
+  if (across >= ACROSS[0] && across <= ACROSS[1]) return;
+  throw wrong(
+    `The drawing is ${across.toPrecision(3)} mm across: its unit is wrong, or it is no flange.`,
+    `is ${across.toPrecision(3)} mm across`,
+    `a flange of ${ACROSS[0]} to ${ACROSS[1]} mm; check the drawing’s unit`,
+  );
+}
+
+interface Arc {
+  readonly centre: Spot;
+  readonly radius: number;
+  readonly turn: number;
+}
+
+function circlesOf(entities: readonly IEntity[]): readonly DrawnCircle[] {
+  const whole = entities.flatMap((e): DrawnCircle[] => {
+    if (e.type === 'CIRCLE') {
+      const { center, radius } = e as ICircleEntity;
+      return [{ centre: [center.x, center.y], radius }];
+    }
+    if (e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') return roundPolyline(e as ILwpolylineEntity);
+    return [];
+  });
+  const arcs = entities.flatMap((e): Arc[] => {
+    if (e.type !== 'ARC') return [];
+    const { center, radius, startAngle, endAngle } = e as ICircleEntity;
+    const turn = ((((endAngle ?? 0) - (startAngle ?? 0)) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
+    return [{ centre: [center.x, center.y], radius, turn }];
+  });
+  return [...whole, ...closedArcs(arcs)];
+}
+
+/** A closed polyline of two points with half-circle bulges is how many programs write a circle. */
+function roundPolyline({ vertices }: ILwpolylineEntity): DrawnCircle[] {
+  const [a, b] = vertices;
+  const bulges = vertices.map((v) => Math.abs((v as { bulge?: number }).bulge ?? 0));
+  if (!a || !b || vertices.length !== 2 || bulges.some((bulge) => Math.abs(bulge - HALF_TURN) > SAME))
+    return [];
+  return [{ centre: [(a.x + b.x) / 2, (a.y + b.y) / 2], radius: Math.hypot(a.x - b.x, a.y - b.y) / 2 }];
+}
+
+/** Arcs about one middle that together turn all the way round. */
+function closedArcs(arcs: readonly Arc[]): DrawnCircle[] {
+  const groups: Arc[][] = [];
+  for (const arc of arcs) {
+    const same = groups.find(
+      ([g]) =>
+        g &&
+        Math.hypot(g.centre[0] - arc.centre[0], g.centre[1] - arc.centre[1]) < SAME &&
+        Math.abs(g.radius - arc.radius) < SAME,
+    );
+    if (same) same.push(arc);
+    else groups.push([arc]);
+  }
+  return groups
+    .filter((g) => Math.abs(g.reduce((sum, a) => sum + a.turn, 0) - 2 * Math.PI) < SAME)
+    .flatMap(([first]) => (first ? [{ centre: first.centre, radius: first.radius }] : []));
+}
+
+const NAMES: Readonly<Record<string, readonly [one: string, many: string]>> = {
+  SPLINE: ['spline', 'splines'],
+  INSERT: ['block', 'blocks'],
+  ELLIPSE: ['ellipse', 'ellipses'],
+};
+
+/** What could be part of a flange and is not read, counted. */
+function passed(entities: readonly IEntity[]): readonly string[] {
+  return Object.entries(NAMES).flatMap(([type, [one, many]]) => {
+    const n = entities.filter((e) => e.type === type).length;
+    return n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
+  });
+}

@@ -1,0 +1,83 @@
+import { shapeQuerySchema, shapeFileSchema, drawingQuerySchema, type VariantView } from '@intervex/contract';
+import { evaluate, flangeShapes, type JigShape } from '@intervex/core';
+import { raw, Router } from 'express';
+import type { Pool } from '../db/pool';
+import { attachment } from '../http/attachment';
+import { refused, valid } from '../http/refusal';
+import { idOf } from '../plans/routes';
+import { readVariant } from '../plans/service';
+import { readDxf } from './read-dxf';
+import { dxfOf, svgOf } from './shape-files';
+import { shapePdf } from './shape-pdf';
+
+/** Largest drawing that is read. */
+const DRAWING_LIMIT = '5mb';
+
+/** Jig and flange as drawings in full size, and drawings in. */
+export function shapeRoutes(pool: Pool): Router {
+  const router = Router();
+  router.get('/variants/:id/shapes/:file', async (request, response) => {
+    const { file } = valid(shapeFileSchema, { file: request.params['file'] }, 'address');
+    const { paper } = valid(shapeQuerySchema, request.query, 'query', true);
+    const [name, kind] = file.split('.') as ['jig' | 'flange', 'dxf' | 'svg' | 'pdf'];
+    const variant = await readVariant(pool, idOf(request));
+    const { shapes, lines } = shapesOf(variant, name);
+    const title = `${name === 'jig' ? 'Drilling jig' : 'Flange'}, ${variant.projectName}, ${variant.name}`;
+    const saved = attachment(`${variant.projectName} ${variant.name} ${name}.${kind}`);
+    if (kind === 'pdf') {
+      const pdf = await shapePdf(shapes, { title, lines, paper });
+      response
+        .set('Content-Disposition', saved.replace('attachment', 'inline'))
+        .type('application/pdf')
+        .send(pdf);
+      return;
+    }
+    response.set('Content-Disposition', saved);
+    if (kind === 'dxf') response.type('application/dxf').send(dxfOf(shapes, title));
+    else response.type('image/svg+xml').send(svgOf(shapes, title));
+  });
+  router.post('/drawings', raw({ limit: DRAWING_LIMIT, type: () => true }), (request, response) => {
+    const { units } = valid(drawingQuerySchema, request.query, 'query', true);
+    const body: unknown = request.body;
+    response.json(readDxf(Buffer.isBuffer(body) ? body.toString('utf8') : '', units));
+  });
+  return router;
+}
+
+function shapesOf(
+  { plan, revision }: VariantView,
+  name: 'jig' | 'flange',
+): { readonly shapes: readonly JigShape[]; readonly lines: readonly string[] } {
+  const { face, redrill, jig, jigProblem } = evaluate(plan).hubs.patterns;
+  const pattern = face
+    ? `${face.old.count} × ${face.old.pcd} to ${face.wanted.count} × ${face.wanted.pcd} mm`
+    : '';
+  if (name === 'flange') {
+    if (!face) throw lacking('The flange is not known yet: its holes, circle and hole size, and the wheel’s.');
+    return {
+      shapes: flangeShapes(face, redrill?.possible ? redrill.clockRad : undefined),
+      lines: [`Revision ${revision}. ${pattern}, seen from outside.`],
+    };
+  }
+  if (!jig || !face || !redrill)
+    throw lacking(
+      redrill && !redrill.possible
+        ? `No jig: ${redrill.reasons.join(' ')}`
+        : jigProblem || 'There is nothing to drill yet.',
+    );
+  const degrees = ((redrill.clockRad * 180) / Math.PI).toFixed(2);
+  return {
+    shapes: jig.shapes,
+    lines: [
+      `Revision ${revision}. ${pattern}, ${degrees}° from an old hole; ${redrill.nearest.metal.toFixed(2)} mm of metal to ${redrill.nearest.what}.`,
+      jig.steps > 1
+        ? `Set on and drill ${jig.steps} times, stud to stud. Never turn the jig over.`
+        : 'Sits on the pilot, pinned in two old holes. This face outward.',
+    ],
+  };
+}
+
+const lacking = (message: string) =>
+  refused('notFound', message, [
+    { field: 'plan', wrong: message, right: 'a pattern that can be drilled, under Hub ends' },
+  ]);

@@ -1,0 +1,92 @@
+import { Component, computed, inject } from '@angular/core';
+import { SIDES, type Figure, type Side } from '@intervex/core';
+import { FigureValue } from '../../shared/figure-value';
+import { PlanStore } from '../../state/plan-store';
+import { OpenChecks } from '../open-checks';
+
+type Row = readonly [label: string, left: Figure | undefined, right: Figure | undefined, digits?: number];
+
+/** New tubes and full-float ends side by side: lengths, fits at both extremes, what pressing asks, hold points. */
+@Component({
+  selector: 'ix-tube-fit',
+  imports: [FigureValue, OpenChecks],
+  template: `
+    @for (table of tables(); track table.title) {
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">{{ table.title }}</th>
+            <th scope="col">Left</th>
+            <th scope="col">Right</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of table.rows; track row[0]) {
+            <tr>
+              <th scope="row">{{ row[0] }}</th>
+              <td><ix-figure [figure]="row[1]" [digits]="row[3]" /></td>
+              <td><ix-figure [figure]="row[2]" [digits]="row[3]" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    @if (pressing()) {
+      <ix-open-checks of="tube" />
+      <p>
+        <b>Hold points.</b>
+        Mark the insertion depth all round before pressing: a tube pressed too deep cannot be pulled back. Stop
+        two thirds in, measure what stands out and whether it stands square, then go on. Weld tube to casting
+        before anything is straightened; ends last.
+      </p>
+    }
+    @if (floating()) {
+      <ix-open-checks of="float" />
+    }
+  `,
+  styleUrl: '../desk-table.scss',
+  styles: `
+    table {
+      margin-top: 10px;
+    }
+  `,
+})
+export class TubeFit {
+  private readonly store = inject(PlanStore);
+  protected readonly pressing = computed(() => this.store.plan().choices.method === 'newTubes');
+  protected readonly floating = computed(() => this.store.plan().choices.retentionTo === 'fullFloat');
+
+  protected readonly tables = computed(() => {
+    const { tubes, float, ends, learned } = this.store.results();
+    const row = (label: string, of: (side: Side) => Figure | undefined, digits?: number): Row =>
+      digits === undefined ? [label, of('left'), of('right')] : [label, of('left'), of('right'), digits];
+    const pressed = [
+      row('Cut the tube to', (s) => tubes.piece[s]),
+      row('Loosest', (s) => tubes.fit[s]?.least, 2),
+      row('Tightest', (s) => tubes.fit[s]?.most, 2),
+      row('Bore out of round', (s) => tubes.fit[s]?.boreOval, 2),
+      row('Tube out of round', (s) => tubes.fit[s]?.tubeOval, 2),
+      row('Press force', (s) => tubes.fit[s]?.force),
+      row('Stress over yield', (s) => tubes.fit[s]?.stress),
+    ];
+    const floated = [
+      row('Plug turned to', (s) => float[s].plug, 2),
+      row('Comes off the plug', (s) => float[s].turnOff, 2),
+      row('Drive spline out of line', (s) => float[s].angle),
+      row('Plug-weld holes, from the tube’s end', (s) => float[s].holeFrom),
+      row('Hole to hole round the tube', (s) => float[s].holeStep),
+      row('WMS moves out', (s) => ends.moved[s]),
+    ];
+    const welded = [
+      row('Tacked, against expected', (s) => learned.tackedOff[s], 2),
+      row('Welded, against expected', (s) => learned.weldedOff[s], 2),
+      row('This weld pulled', (s) => learned.pull[s], 2),
+    ];
+    const read = SIDES.some((s) => learned.tackedOff[s] ?? learned.weldedOff[s] ?? learned.pull[s]);
+    return [
+      ...(this.pressing() ? [{ title: 'New tubes', rows: pressed }] : []),
+      ...(this.floating() ? [{ title: 'Full-float ends', rows: floated }] : []),
+      ...(read ? [{ title: 'After the work', rows: welded }] : []),
+    ];
+  });
+}

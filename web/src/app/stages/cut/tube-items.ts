@@ -1,0 +1,45 @@
+import { Component, computed, inject } from '@angular/core';
+import { SIDES, type TubeItem } from '@intervex/core';
+import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import { PlanStore } from '../../state/plan-store';
+
+const COLUMNS: readonly RowColumn[] = [
+  { key: 'side', label: 'Side', kind: 'choice', options: SIDES.map((id) => ({ id, name: id })) },
+  { key: 'name', label: 'What', kind: 'text' },
+  { key: 'from', label: 'From', kind: 'mm', min: 0, max: 1500 },
+  { key: 'to', label: 'To', kind: 'mm', min: 0, max: 1500 },
+];
+
+/** What is welded to the tubes, from the casting face, so that no cut comes near it. */
+@Component({
+  selector: 'ix-tube-items',
+  imports: [RowsEditor],
+  template: `
+    <h2>
+      On the tubes
+      <small>from the casting face, welds included</small>
+    </h2>
+    <ix-rows
+      name="things on the tubes"
+      [columns]="columns"
+      [rows]="rows()"
+      (changed)="put($event)"
+      (removed)="store.setTubeItem($event, undefined); store.saveNow()"
+    />
+  `,
+})
+export class TubeItems {
+  protected readonly store = inject(PlanStore);
+  protected readonly columns = COLUMNS;
+  protected readonly rows = computed<readonly EditedRow[]>(() =>
+    Object.entries(this.store.plan().tubeItems).map(([id, item]) => ({ id, values: { ...item } })),
+  );
+
+  /** Ends that were typed the wrong way round are put in order. */
+  protected put({ id, values }: EditedRow): void {
+    const item = values as unknown as TubeItem;
+    const [from, to] = [Math.min(item.from, item.to), Math.max(item.from, item.to)];
+    this.store.setTubeItem(id, { ...item, from, to });
+    this.store.saveNow();
+  }
+}

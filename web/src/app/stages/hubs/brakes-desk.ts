@@ -1,0 +1,152 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
+import { firstValueFrom } from 'rxjs';
+import { FigureValue } from '../../shared/figure-value';
+import { ApiService, sentenceOf } from '../../state/api.service';
+import { PersonService } from '../../state/person.service';
+import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
+import { OpenChecks } from '../open-checks';
+
+/** Bolt circles and bores that fit differ by no more, mm. */
+const FITS = 0.5;
+
+/** Where rotor and caliper stand, kits of the counter against this axle and rim, and the decision between them. */
+@Component({
+  selector: 'ix-brakes',
+  imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
+  templateUrl: './brakes-desk.html',
+  styleUrl: '../desk-table.scss',
+  styles: `
+    h2 {
+      margin: 14px 0 4px;
+      font-size: 15px;
+    }
+    textarea {
+      width: 100%;
+      max-width: 560px;
+      min-height: 52px;
+      padding: 6px 8px;
+      border: 1px solid var(--rule);
+      border-radius: 3px;
+      background: var(--field);
+      color: var(--ink);
+      font: 400 13.5px var(--words);
+    }
+    th.words {
+      text-align: left;
+    }
+    td.words {
+      font-size: 12.5px;
+      text-align: left;
+    }
+    button {
+      margin-right: 6px;
+    }
+  `,
+})
+export class BrakesDesk {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  private readonly units = inject(UnitsService);
+  protected readonly store = inject(PlanStore);
+  protected readonly asking = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly problem = signal('');
+  protected readonly reason = signal('');
+  protected readonly brakes = computed(() => this.store.results().hubs.brakes);
+  protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.brakeKit);
+  protected readonly verdict = computed(() => this.store.plan().verdicts.brakes);
+  protected readonly rows = computed(() => {
+    const { rotor, shim, radius, rim, hose } = this.brakes();
+    const row = (label: string, left: Figure | undefined, right?: Figure) => ({ label, left, right });
+    return [
+      row('Brake space', this.store.results().ends.space.left, this.store.results().ends.space.right),
+      row('Rotor’s middle from the housing end', rotor.left, rotor.right),
+      row('Shim under the bracket', shim.left, shim.right),
+      row('Arm of the brake', radius),
+      row('Rotor’s edge to the rim', rim),
+      row('Hose left at full droop', hose),
+    ];
+  });
+  /** Every kit with what does not fit, and what its rotor gains over the one there is. */
+  protected readonly kits = computed(() => {
+    const { known, ends } = this.store.results();
+    const of = (id: string) => known[id]?.figure.value;
+    const { limits } = this.store.plan();
+    const [limit, shims] = [limitValue(limits, 'stance.caliper'), limitValue(limits, 'brake.shim')];
+    const now = this.brakes().radius?.value;
+    return (this.search()?.found ?? [])
+      .map((offer) => {
+        const { rotor = 0, brakeSpace, endWide, endHigh, bore, reach, pad } = offer.size;
+        const off = (name: string, size: number | undefined, wanted: number | undefined, play: number) =>
+          size !== undefined && wanted !== undefined && Math.abs(size - wanted) > play
+            ? `${name} ${this.show(size)}, here ${this.show(wanted)}`
+            : '';
+        const inside = of('rim.inside');
+        const why = [
+          off('brake space', brakeSpace, ends.space.left?.value, shims),
+          off('holes across', endWide, of('donor.endWide'), FITS),
+          off('holes upright', endHigh, of('donor.endHigh'), FITS),
+          bore !== undefined && of('donor.bearingBore') !== undefined && bore < (of('donor.bearingBore') ?? 0)
+            ? `bore ${this.show(bore)} smaller than the bearing`
+            : '',
+          inside !== undefined && inside / 2 - (reach ?? rotor / 2) < limit
+            ? `does not turn in this rim: ${this.show(inside / 2 - (reach ?? rotor / 2))} left`
+            : '',
+        ].filter(Boolean);
+        const arm = (rotor - (pad ?? 0)) / 2;
+        const gain = now ? `${arm >= now ? '+' : '−'}${Math.abs((arm / now - 1) * 100).toFixed(0)} %` : '–';
+        return { offer, why, gain, arm: this.show(arm) };
+      })
+      .sort((a, b) => a.why.length - b.why.length || a.offer.price - b.offer.price);
+  });
+
+  private show = (mm: number): string => this.units.show(mm, 'mm');
+
+  protected async ask(): Promise<void> {
+    this.asking.set(true);
+    this.trouble.set('');
+    const high = this.store.results().known['donor.endHigh']?.figure.value ?? 50.8;
+    try {
+      const { of, offers, from, at, trouble } = await firstValueFrom(
+        this.api.parts('brakeKit', { near: `endHigh:${Math.round(high * 10) / 10}` }),
+      );
+      this.store.setSearch('brakeKit', {
+        asked: { endHigh: high },
+        of,
+        found: offers,
+        from,
+        at,
+        who: this.person.name(),
+      });
+      this.store.saveNow();
+      if (trouble) this.trouble.set(`${trouble}: this is its last known list.`);
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    } finally {
+      this.asking.set(false);
+    }
+  }
+
+  protected pick(offer: PartOffer): void {
+    const search = this.search();
+    if (!search) return;
+    this.store.setSearch('brakeKit', { ...search, chosen: offer.number });
+    this.store.saveNow();
+  }
+
+  /** A larger rotor, or pads that any shop has: a decision with its reason. */
+  protected decide(verdict: 'bigger' | 'serviceable'): void {
+    const reason = this.reason().trim();
+    if (reason.length < 3) {
+      this.problem.set('Write the reason first: it stands on the brake order.');
+      return;
+    }
+    this.problem.set('');
+    this.store.setVerdict('brakes', { verdict, reason, who: this.person.name(), at: new Date().toISOString() });
+    this.store.saveNow();
+  }
+}

@@ -1,0 +1,155 @@
+import { Component, computed, effect, inject, signal } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { findFact, findQuantity } from '@intervex/core';
+import { FactField } from '../../readings/fact-field';
+import { FactGroup } from '../../readings/fact-group';
+import { ReadingField } from '../../readings/reading-field';
+import { ReadingGroup } from '../../readings/reading-group';
+import { SelectionService } from '../../state/selection.service';
+import { Needs } from '../needs';
+import { Stage } from '../stage';
+import { BrakesDesk } from './brakes-desk';
+import { LinesDesk } from './lines-desk';
+import { PatternDesk } from './pattern-desk';
+import { PatternSide } from './pattern-panel';
+import { RetentionDesk } from './retention-desk';
+import { StudsDesk } from './studs-desk';
+
+type Tab = 'pattern' | 'studs' | 'retention' | 'brakes' | 'lines';
+const SUBTITLES: Readonly<Record<Tab, string>> = {
+  pattern: 'do flange and wheel agree',
+  studs: 'studs and nuts',
+  retention: 'what holds the shafts in',
+  brakes: 'rotor, caliper, hose',
+  lines: 'bend tables',
+};
+/** Headings, and the part of the stage that shows each. */
+const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
+  'Re-drill and jig': 'pattern',
+  'What each way costs': 'pattern',
+  'Studs and nuts': 'studs',
+  Retention: 'retention',
+  Brakes: 'brakes',
+};
+
+/** The wheel’s end of the axle: pattern, studs, retention, brakes and lines. */
+@Component({
+  selector: 'ix-hubs',
+  imports: [
+    BrakesDesk,
+    FactField,
+    FactGroup,
+    LinesDesk,
+    MatButtonToggleModule,
+    Needs,
+    PatternDesk,
+    PatternSide,
+    ReadingField,
+    ReadingGroup,
+    RetentionDesk,
+    Stage,
+    StudsDesk,
+  ],
+  template: `
+    <ix-stage title="Hub ends" [subtitle]="subtitle()">
+      <mat-button-toggle-group
+        tabs
+        class="tabs"
+        [value]="tab()"
+        (change)="tab.set($event.value)"
+        [hideSingleSelectionIndicator]="true"
+        aria-label="What of the hub ends"
+      >
+        <mat-button-toggle value="pattern">Pattern</mat-button-toggle>
+        <mat-button-toggle value="studs">Studs</mat-button-toggle>
+        <mat-button-toggle value="retention">Retention</mat-button-toggle>
+        <mat-button-toggle value="brakes">Brakes</mat-button-toggle>
+        <mat-button-toggle value="lines">Lines</mat-button-toggle>
+      </mat-button-toggle-group>
+      <div desk>
+        @switch (tab()) {
+          @case ('pattern') {
+            <ix-pattern-desk />
+          }
+          @case ('studs') {
+            <ix-studs />
+          }
+          @case ('retention') {
+            <ix-retention />
+          }
+          @case ('brakes') {
+            <ix-brakes />
+          }
+          @case ('lines') {
+            <ix-lines />
+          }
+        }
+        <ix-needs stage="hubs" />
+      </div>
+      @switch (tab()) {
+        @case ('pattern') {
+          <ix-pattern-panel />
+        }
+        @case ('studs') {
+          <ix-fact-group stage="hubs" group="Studs and nuts" />
+          <ix-reading-group stage="hubs" group="Studs and nuts" [bare]="true" />
+          <h2>In the car</h2>
+          <ix-fact id="car.studThread" />
+          <ix-fact id="car.seat" />
+        }
+        @case ('retention') {
+          <ix-reading-group stage="hubs" group="Retention" />
+          <ix-reading id="float.shift" />
+          <h2>
+            Bearing and seal
+            <small>parts are asked for under Donor, Mating</small>
+          </h2>
+          @for (id of bearing; track id) {
+            <ix-reading [id]="id" />
+          }
+        }
+        @case ('brakes') {
+          <ix-reading-group stage="hubs" group="Brakes" />
+          <ix-fact-group stage="hubs" group="Brakes" [bare]="true" />
+          <h2>Round the brake</h2>
+          @for (id of round; track id) {
+            <ix-reading [id]="id" />
+          }
+        }
+        @default {
+          <h2>Brake lines</h2>
+          <p class="second">
+            Bend marks count from the cut end, flare included. Use line that is made for brakes, flare it as the
+            fitting asks, and test every joint under pressure before the road.
+          </p>
+          <ix-reading id="car.hoseReach" />
+          <ix-reading id="hose.droop" />
+        }
+      }
+    </ix-stage>
+  `,
+})
+export class HubsStage {
+  private readonly selection = inject(SelectionService);
+  protected readonly tab = signal<Tab>('pattern');
+  protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
+  protected readonly bearing = [
+    'donor.journal',
+    'new.journal',
+    'donor.bearingBore',
+    'donor.bearingWidth',
+    'donor.sealJournal',
+    'donor.sealBore',
+  ];
+  protected readonly round = ['donor.endWide', 'donor.endHigh', 'rim.inside', 'brake.radius', 'car.hoseReach'];
+
+  constructor() {
+    // A jump opens the part of the stage its place stands in.
+    effect(() => {
+      const wanted = this.selection.wanted();
+      const known = wanted.startsWith('fact.') ? findFact(wanted.slice('fact.'.length)) : findQuantity(wanted);
+      const tab = known?.stage === 'hubs' ? TAB_OF_GROUP[known.group] : undefined;
+      if (tab) this.tab.set(tab);
+    });
+  }
+}

@@ -1,0 +1,168 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatIconModule } from '@angular/material/icon';
+import { MatRadioModule } from '@angular/material/radio';
+import { flangeView, JIGS, jigView, type Jig, type PatternRoute } from '@intervex/core';
+import { ViewSvg } from '../../drawing/view-svg';
+import { FigureValue } from '../../shared/figure-value';
+import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
+import { ChoiceField } from '../choice-field';
+
+const JIG_NAMES: Readonly<Record<Jig, string>> = {
+  ring: 'full ring on the pilot',
+  step: 'small, steps round on studs',
+};
+
+/** Whether flange and wheel agree, the ways to make them, and the jig in full size. */
+@Component({
+  selector: 'ix-pattern-desk',
+  imports: [
+    ChoiceField,
+    FigureValue,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatIconModule,
+    MatRadioModule,
+    ViewSvg,
+  ],
+  templateUrl: './pattern-desk.html',
+  styleUrl: '../desk-table.scss',
+  styles: `
+    .verdict {
+      margin: 8px 0;
+      padding: 6px 10px;
+      border-left: 3px solid var(--dye);
+      background: var(--sheet);
+    }
+    .verdict.no {
+      border-color: var(--red);
+    }
+    .two {
+      display: grid;
+      grid-template-columns: 1.4fr 1fr;
+      gap: 8px;
+    }
+    .files {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      align-items: center;
+      margin: 8px 0;
+    }
+    h2 {
+      margin: 14px 0 4px;
+      font-size: 15px;
+    }
+    ix-choice {
+      display: block;
+      max-width: 420px;
+    }
+    th.words {
+      text-align: left;
+    }
+    td.words {
+      max-width: 300px;
+      text-align: left;
+    }
+    @media (max-width: 760px) {
+      .two {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class PatternDesk {
+  protected readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  protected readonly paper = signal<'a4' | 'letter'>('a4');
+  protected readonly jigs = JIGS.map((id) => ({ id, name: JIG_NAMES[id] }));
+  protected readonly patterns = computed(() => this.store.results().hubs.patterns);
+  protected readonly flange = computed(() => flangeView(this.store.results()));
+  protected readonly jig = computed(() => jigView(this.store.results()));
+  protected readonly route = computed(() => this.store.plan().choices.pattern);
+
+  protected readonly verdict = computed(() => {
+    const { same, redrill } = this.patterns();
+    if (same === undefined)
+      return { bad: false, text: 'Holes and circle of flange and wheel are not known yet.' };
+    if (same) return { bad: false, text: 'Flange and wheel have the same pattern: nothing has to be drilled.' };
+    if (!redrill) return { bad: false, text: '' };
+    const degrees = this.units.show(redrill.clockRad, 'rad');
+    const metal = this.metal(redrill.nearest.metal);
+    return redrill.possible
+      ? {
+          bad: false,
+          text: `It can be re-drilled: new holes ${degrees} from the old ones leave ${metal} of metal to ${redrill.nearest.what}; ${this.metal(redrill.needed)} are needed.`,
+        }
+      : { bad: true, text: `It cannot be re-drilled. ${redrill.reasons.join(' ')}` };
+  });
+
+  /** The three ways side by side: whether they can be, what they change, cost and risk. */
+  protected readonly ways = computed(() => {
+    const { same, redrill } = this.patterns();
+    if (same !== false) return [];
+    const { known, stance } = this.store.results();
+    const cost = (id: string) => known[id]?.figure;
+    const thick = known['spacer.thick']?.figure.value ?? 20;
+    const et = stance.spans?.et;
+    const room =
+      et?.least !== undefined && et.most !== undefined
+        ? `a wheel with ET ${this.units.show(et.least + thick, 'mm')} to ${this.units.show(et.most + thick, 'mm')} then clears`
+        : 'the wheel moves out by its thickness';
+    const way = (
+      id: PatternRoute,
+      name: string,
+      possible: boolean,
+      changes: string,
+      risk: string,
+      figure: string,
+    ) => ({
+      id,
+      name,
+      possible,
+      changes,
+      risk,
+      cost: cost(figure),
+    });
+    return [
+      way(
+        'redrill',
+        'Re-drill the flange',
+        redrill?.possible ?? false,
+        redrill?.possible ? 'nothing moves; new studs in new holes' : (redrill?.reasons[0] ?? ''),
+        'A hole off its place wobbles the wheel; the flange is weaker by its new holes.',
+        'redrill.cost',
+      ),
+      way(
+        'adapter',
+        'Bolted adapter',
+        true,
+        `at least 20 mm thick; ${room}`,
+        'Longer arm on bearing and shaft; two sets of nuts, the inner one hidden.',
+        'adapter.cost',
+      ),
+      way(
+        'shafts',
+        'Other shafts',
+        true,
+        'flange with the wheel’s own pattern, made or from stock',
+        'Waits for a parcel; measure before it is taken.',
+        'cost.shafts',
+      ),
+    ];
+  });
+
+  protected metal = (mm: number): string => this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 2 : 3);
+
+  protected choose(route: PatternRoute): void {
+    this.store.choose('pattern', route);
+    this.store.saveNow();
+  }
+
+  protected file(name: 'jig' | 'flange', kind: 'dxf' | 'svg' | 'pdf'): string {
+    const query = kind === 'pdf' ? `?paper=${this.paper()}` : '';
+    return `/api/variants/${this.store.variant()?.id ?? ''}/shapes/${name}.${kind}${query}`;
+  }
+}

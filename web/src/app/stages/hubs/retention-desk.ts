@@ -1,0 +1,96 @@
+import { Component, computed, inject } from '@angular/core';
+import { MatRadioModule } from '@angular/material/radio';
+import { RETENTION_NAMES, type Retention } from '@intervex/core';
+import { FigureValue } from '../../shared/figure-value';
+import { PlanStore } from '../../state/plan-store';
+
+/** Ways to hold the shafts in: what each does to brake space and shafts, and what happens when one breaks. */
+@Component({
+  selector: 'ix-retention',
+  imports: [FigureValue, MatRadioModule],
+  template: `
+    <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Retention</th>
+            <th scope="col">WMS moves L</th>
+            <th scope="col">R</th>
+            <th scope="col" class="words">Asks for</th>
+            <th scope="col" class="words">When a shaft breaks</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (w of ways(); track w.to) {
+            <tr [class.picked]="w.to === to()">
+              <th scope="row">
+                <mat-radio-button [value]="w.to">
+                  {{ names[w.to] }}{{ w.kept ? ', as it is' : '' }}
+                </mat-radio-button>
+              </th>
+              @for (side of ['left', 'right']; track side) {
+                <td>
+                  @if (w.kept) {
+                    <span class="second">stays</span>
+                  } @else {
+                    <ix-figure [figure]="side === 'left' ? w.moved.left : w.moved.right" />
+                  }
+                </td>
+              }
+              <td class="words">{{ w.asks }}</td>
+              <td class="words second">{{ w.risk }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </mat-radio-group>
+    <p>
+      Brake space, half and shaft grow by what the WMS moves; the cut in this plan is worked out with them, so
+      the width stays as wanted.
+    </p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">With the ends chosen</th>
+          <th scope="col">Left</th>
+          <th scope="col">Right</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row">Brake space</th>
+          <td><ix-figure [figure]="ends().space.left" /></td>
+          <td><ix-figure [figure]="ends().space.right" /></td>
+        </tr>
+        <tr>
+          <th scope="row">Shaft before the cut</th>
+          <td><ix-figure [figure]="ends().shaft.left" /></td>
+          <td><ix-figure [figure]="ends().shaft.right" /></td>
+        </tr>
+      </tbody>
+    </table>
+  `,
+  styleUrl: '../desk-table.scss',
+  styles: `
+    th.words {
+      text-align: left;
+    }
+    td.words {
+      max-width: 260px;
+      font-size: 12.5px;
+      text-align: left;
+    }
+  `,
+})
+export class RetentionDesk {
+  private readonly store = inject(PlanStore);
+  protected readonly names = RETENTION_NAMES;
+  protected readonly to = computed(() => this.store.plan().choices.retentionTo);
+  protected readonly ways = computed(() => this.store.results().hubs.ways);
+  protected readonly ends = computed(() => this.store.results().ends);
+
+  protected choose(to: Retention): void {
+    this.store.choose('retentionTo', to);
+    this.store.saveNow();
+  }
+}

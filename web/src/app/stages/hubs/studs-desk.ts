@@ -1,0 +1,137 @@
+import { Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
+import { factText, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
+import { firstValueFrom } from 'rxjs';
+import { FigureValue } from '../../shared/figure-value';
+import { ApiService, sentenceOf } from '../../state/api.service';
+import { PersonService } from '../../state/person.service';
+import { PlanStore } from '../../state/plan-store';
+import { OpenChecks } from '../open-checks';
+
+/** Studs and nuts: what they hold, and which there are. */
+@Component({
+  selector: 'ix-studs',
+  imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
+  template: `
+    <table>
+      <tbody>
+        @for (row of rows(); track row.label) {
+          <tr>
+            <th scope="row">{{ row.label }}</th>
+            <td class="note second">{{ row.note }}</td>
+            <td>
+              @if (row.text) {
+                {{ row.text }}
+              } @else {
+                <ix-figure [figure]="row.figure" [digits]="row.digits" />
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+    <ix-open-checks of="stud" />
+    <p>
+      <button mat-stroked-button type="button" [disabled]="asking() || !studs().thread" (click)="ask()">
+        <mat-icon svgIcon="counter" />
+        Ask the counter for studs of this thread
+      </button>
+    </p>
+    @if (trouble(); as why) {
+      <p class="trouble" role="alert">{{ why }}</p>
+    }
+    @if (search(); as s) {
+      <table>
+        <tbody>
+          @for (o of s.found; track o.number) {
+            <tr [class.picked]="o.number === s.chosen">
+              <th scope="row">{{ o.name }}</th>
+              <td class="note second">{{ o.number }}, knurl {{ o.size['knurl'] }} mm, {{ o.stock }} there</td>
+              <td class="figure">{{ o.price }}</td>
+              <td>
+                <button type="button" class="plain link" (click)="pick(o)">
+                  {{ o.number === s.chosen ? 'taken' : 'take' }}
+                </button>
+              </td>
+            </tr>
+          } @empty {
+            <tr><td>None of this thread.</td></tr>
+          }
+        </tbody>
+      </table>
+    }
+    <p class="second">
+      New studs and nuts; tighten with a wrench, and again after the first drive. Never heat or weld a stud.
+    </p>
+  `,
+  styleUrl: '../desk-table.scss',
+})
+export class StudsDesk {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+  private readonly store = inject(PlanStore);
+  protected readonly asking = signal(false);
+  protected readonly trouble = signal('');
+  protected readonly studs = computed(() => this.store.results().hubs.studs);
+  protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.stud);
+  protected readonly rows = computed(() => {
+    const s = this.studs();
+    const { facts } = this.store.plan();
+    const thread = facts['new.studThread'] ?? facts['donor.studThread'];
+    const row = (label: string, note: string, figure: Figure | undefined, digits?: number) => ({
+      label,
+      note,
+      figure,
+      digits,
+      text: '',
+    });
+    return [
+      {
+        ...row('Thread', 'of the studs that will be in the rear', undefined),
+        text: thread ? factText('donor.studThread', thread.value) : 'not known',
+      },
+      row('Thread in the nut', 'beyond hat, spacer and wheel', s.engaged),
+      row('Over its diameter', 'at least 1', s.share, 2),
+      row('Clamp of one nut', 'dry thread', s.clamp),
+      row('Stress in the stud', 'class 8.8 is proof to 600 MPa', s.stress),
+      row('Friction over the wheel’s torque', 'at least 1.5', s.reserve, 2),
+      row('Knurl over its hole', 'above 0 it holds', s.pressed, 2),
+    ];
+  });
+
+  protected async ask(): Promise<void> {
+    const { thread } = this.studs();
+    if (!thread) return;
+    this.asking.set(true);
+    this.trouble.set('');
+    const asked = { diameter: Number(thread.diameter.toFixed(3)), pitch: Number(thread.pitch.toFixed(3)) };
+    try {
+      const near = `diameter:${asked.diameter},pitch:${asked.pitch}`;
+      const { of, offers, from, at, trouble } = await firstValueFrom(this.api.parts('stud', { near }));
+      // The counter’s tolerance is wider than one pitch to the next.
+      const found = offers.filter((o) => Math.abs((o.size['pitch'] ?? 0) - thread.pitch) < 0.1);
+      this.store.setSearch('stud', { asked, of, found, from, at, who: this.person.name() });
+      this.store.saveNow();
+      if (trouble) this.trouble.set(`${trouble}: this is its last known list.`);
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    } finally {
+      this.asking.set(false);
+    }
+  }
+
+  protected pick(offer: PartOffer): void {
+    const search = this.search();
+    if (!search) return;
+    this.store.setSearch('stud', { ...search, chosen: offer.number });
+    const knurl = offer.size['knurl'];
+    if (knurl !== undefined)
+      this.store.setReading('stud.knurl', {
+        repeats: [{ value: knurl }],
+        instrument: 'chosen',
+        note: offer.number,
+      });
+    this.store.saveNow();
+  }
+}

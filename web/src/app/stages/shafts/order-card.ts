@@ -1,0 +1,113 @@
+import { Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import type { OrderState, OrderView } from '@intervex/contract/wire';
+import { parseLength, sideName, type ReceivedShaft, type Side } from '@intervex/core';
+import { UnitsService } from '../../state/units.service';
+import { OrdersService } from './orders.service';
+
+const STATE_WORDS: Readonly<Record<OrderState, string>> = {
+  quoted: 'quoted',
+  paid: 'paid',
+  cutting: 'being made',
+  late: 'late',
+  shipped: 'on its way',
+  wrong: 'wrong shaft received',
+  accepted: 'taken',
+  sentBack: 'sent back',
+};
+const WITH_MAKER: readonly OrderState[] = ['paid', 'cutting', 'late', 'sentBack'];
+const SIZES = { length: 'Length', journal: 'Journal', splineLength: 'Spline length' } as const;
+type SizeKey = keyof typeof SIZES;
+
+/** One order: how it stands, what can be done now, and what was measured. */
+@Component({
+  selector: 'ix-order',
+  imports: [MatButtonModule],
+  templateUrl: './order-card.html',
+  styleUrl: './order-card.scss',
+})
+export class OrderCard {
+  private readonly orders = inject(OrdersService);
+  private readonly units = inject(UnitsService);
+  readonly order = input.required<OrderView>();
+
+  protected readonly busy = this.orders.busy;
+  protected readonly problem = signal('');
+  protected readonly sizes = Object.entries(SIZES) as [SizeKey, string][];
+  protected readonly sideName = sideName;
+  /** What is typed, by side and size; kept until it is taken. */
+  protected readonly typed = signal<Readonly<Record<string, string>>>({});
+  protected readonly reason = linkedSignal({ source: () => this.order().id, computation: () => '' });
+  protected readonly word = computed(() => STATE_WORDS[this.order().state]);
+  protected readonly withMaker = computed(() => WITH_MAKER.includes(this.order().state));
+  protected readonly toMeasure = computed(() => this.order().state === 'shipped');
+  protected readonly lines = computed(() =>
+    this.order().order.lines.map((line) => ({
+      ...line,
+      text: [
+        this.units.show(line.length, 'mm'),
+        line.spline,
+        line.journal === undefined ? '' : `journal ${this.units.show(line.journal, 'mm', 2)}`,
+        line.material,
+      ]
+        .filter(Boolean)
+        .join(', '),
+    })),
+  );
+  protected readonly found = computed(() =>
+    (this.order().received?.sizes ?? []).map((s) => ({
+      ...s,
+      name: `${sideName(s.side)} ${SIZES[s.what].toLowerCase()}`,
+      text: `${this.units.show(s.measured, 'mm', 2)}, ordered ${this.units.show(s.ordered, 'mm', 2)}, off by ${this.units.show(s.off, 'mm', 2)}`,
+    })),
+  );
+  protected readonly events = computed(() =>
+    this.order().events.map((e) => ({
+      ...e,
+      when: e.at.slice(0, 16).replace('T', ' '),
+      word: STATE_WORDS[e.state],
+    })),
+  );
+
+  protected type(side: Side, size: SizeKey, text: string): void {
+    this.typed.update((all) => ({ ...all, [`${side}.${size}`]: text }));
+  }
+
+  protected pay(): void {
+    void this.orders.pay(this.order().id);
+  }
+
+  protected look(): void {
+    void this.orders.look(this.order().id);
+  }
+
+  /** Takes what was typed, or says which number cannot be read and changes nothing. */
+  protected measure(): void {
+    const shafts: ReceivedShaft[] = [];
+    for (const { side } of this.order().order.lines) {
+      const one: Partial<Record<SizeKey, number>> = {};
+      for (const [size, name] of this.sizes) {
+        const text = (this.typed()[`${side}.${size}`] ?? '').trim();
+        if (text === '' && size !== 'length') continue;
+        const read = parseLength(text, this.units.unit());
+        if (!read.ok) {
+          this.problem.set(`${sideName(side)} ${name.toLowerCase()}: ${read.reason}`);
+          return;
+        }
+        one[size] = read.value;
+      }
+      shafts.push({ side, length: one.length ?? Number.NaN, ...one });
+    }
+    this.problem.set('');
+    void this.orders.receive(this.order().id, shafts);
+  }
+
+  protected settle(decision: 'accept' | 'sendBack'): void {
+    if (this.reason().trim().length < 3) {
+      this.problem.set('Write the reason first.');
+      return;
+    }
+    this.problem.set('');
+    void this.orders.settle(this.order().id, decision, this.reason().trim());
+  }
+}

@@ -1,0 +1,47 @@
+import { Component, computed, inject, type OnInit } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { shaftOrder } from '@intervex/core';
+import { PlanStore } from '../../state/plan-store';
+import { OrderCard } from './order-card';
+import { OrdersService } from './orders.service';
+
+/** Orders with the shaft maker: a quote of the plan as it is saved, and what became of the others. */
+@Component({
+  selector: 'ix-orders',
+  imports: [MatButtonModule, OrderCard],
+  template: `
+    <p>
+      The shaft maker is asked with the order sheet of the plan as it is saved. What arrives is measured before
+      it is taken.
+    </p>
+    @if (order().lacks.length) {
+      <p class="trouble">Not whole yet: {{ order().lacks.join(', ').toLowerCase() }}.</p>
+    }
+    <button
+      mat-flat-button
+      type="button"
+      [disabled]="orders.busy() || order().lacks.length > 0"
+      (click)="orders.quote()"
+    >
+      Ask for a quote
+    </button>
+    @if (orders.trouble(); as why) {
+      <p class="trouble" role="alert">{{ why }}</p>
+    }
+    @for (o of orders.orders(); track o.id) {
+      <ix-order [order]="o" />
+    } @empty {
+      <p class="second">No order yet.</p>
+    }
+  `,
+  styleUrl: '../desk-table.scss',
+})
+export class OrdersDesk implements OnInit {
+  private readonly store = inject(PlanStore);
+  protected readonly orders = inject(OrdersService);
+  protected readonly order = computed(() => shaftOrder(this.store.plan(), this.store.results()));
+
+  ngOnInit(): void {
+    void this.orders.load();
+  }
+}

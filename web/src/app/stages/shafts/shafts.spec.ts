@@ -1,0 +1,212 @@
+import { HttpTestingController } from '@angular/common/http/testing';
+import { TestBed } from '@angular/core/testing';
+import type { OrderView, PairsAnswer } from '@intervex/contract/wire';
+import { runStack, type PartOffer, type Plan } from '@intervex/core';
+import { Bench, donorPlan, read } from '../../testing/bench';
+import { HeavyService } from '../../work/heavy.service';
+import { ChancesDesk } from './chances-desk';
+import { OrderCard } from './order-card';
+import { PairsDesk } from './pairs-desk';
+import { StrengthTable } from './strength-table';
+
+const PLAN: Plan = donorPlan({
+  'donor.splineTeeth': read('count', 31),
+  'donor.splinePitch': read('chosen', 24),
+  'donor.shaftSpline.left': read('caliper', 41.2),
+  'donor.shaftSpline.right': read('caliper', 41),
+  'donor.sideGear.left': read('caliper', 18.3),
+  'donor.sideGear.right': read('caliper', 18.5),
+  'donor.sideGearSpline': read('caliper', 33.6),
+  'donor.crossShaft': read('caliper', 22.2),
+  'cost.shafts': read('chosen', 520),
+});
+
+describe('strength', () => {
+  it('shows both shafts side by side, and – for what is not known', async () => {
+    const bench = await Bench.of(StrengthTable, PLAN);
+    expect(bench.text).toMatch(/Where from ?by the chosen way to cut ?made to order ?made to order/);
+    expect(bench.text).toMatch(/Twist at launch ?end to end ?– ?–/);
+  });
+});
+
+const shaft = (number: string, length: number, price: number): PartOffer => ({
+  number,
+  name: `Shaft ${length} mm`,
+  kind: 'shaft',
+  seller: 'Withy Shaftworks',
+  price,
+  stock: 2,
+  leadDays: 3,
+  size: { length, teeth: 31, pitch: 24, spline: 46 },
+});
+const [L, R] = [shaft('WF-1', 684.5, 188), shaft('WF-2', 683.5, 194)];
+const ANSWER: PairsAnswer = {
+  pairs: [
+    {
+      left: L,
+      right: R,
+      width: 1401.4,
+      pinion: -0.65,
+      cut: { left: 90.9, right: 41.2 },
+      price: 382,
+      leadDays: 3,
+      stocked: true,
+    },
+    {
+      left: R,
+      right: L,
+      width: 1401.9,
+      pinion: 0.4,
+      cut: { left: 91.4, right: 40.7 },
+      price: 640,
+      leadDays: 19,
+      stocked: false,
+    },
+  ],
+  of: 5000,
+  passed: 33,
+  refused: { 'another tooth count': 4148, 'another bearing journal': 635 },
+  from: 'counter',
+  at: '2027-03-20T18:00:00.000Z',
+};
+
+describe('stock pairs', () => {
+  const search = async () => {
+    const bench = await Bench.of(PairsDesk, PLAN);
+    const http = TestBed.inject(HttpTestingController);
+    http.expectOne((r) => r.url.endsWith('/orders')).flush([]);
+    bench.button('Search the counter').click();
+    await bench.fixture.whenStable();
+    const request = http.expectOne('/api/shaft-pairs');
+    request.flush(ANSWER);
+    await bench.settle();
+    return {
+      bench,
+      question: request.request.body as { wanted: { teeth: number }; target: { width: number } },
+    };
+  };
+
+  it('are asked for with what the plan needs, and weighed against shafts made to order', async () => {
+    const { bench, question } = await search();
+    expect(question.wanted.teeth).toBe(31);
+    expect(question.target).toEqual({ width: 1402 });
+    expect(bench.text).toContain(
+      '33 of 5000 shafts pass. Refused: 4148 for another tooth count, 635 for another bearing journal.',
+    );
+    expect(bench.text).toContain(
+      'Made to order instead: 520, by your own figure. 1 of these pairs is cheaper and as soon.',
+    );
+    expect(bench.all('tbody tr')[0]?.textContent).toContain('−0.6');
+  });
+
+  it('taken, set the way to cut', async () => {
+    const { bench } = await search();
+    await bench.click('take');
+    const { searches, choices } = bench.store.plan();
+    expect(choices.school).toBe('stockShafts');
+    expect([searches.shaftLeft?.chosen, searches.shaftRight?.chosen]).toEqual(['WF-1', 'WF-2']);
+    expect(searches.shaftLeft?.of).toBe(5000);
+    expect(bench.text).toContain('taken');
+  });
+
+  it('say what is missing first', async () => {
+    const bench = await Bench.of(PairsDesk, { ...PLAN, readings: {} });
+    expect(bench.text).toContain('Needs pinion axis to wms, left');
+  });
+});
+
+describe('chances', () => {
+  const withWork = (runs: HeavyService['runStack']) => {
+    TestBed.configureTestingModule({
+      providers: [{ provide: HeavyService, useValue: { runStack: runs, cancel: () => undefined } }],
+    });
+  };
+
+  it('are counted for both sides, and name the reading to improve', async () => {
+    withWork((side, limits, _draws, seed) => Promise.resolve(runStack(side, limits, 4000, seed)));
+    const bench = await Bench.of(ChancesDesk, PLAN);
+    await bench.click('Draw');
+    await bench.settle();
+    expect(bench.text).toMatch(/Clear of the cross shaft ?shaft fully home/);
+    expect(bench.text).toContain('Improve first');
+    expect(bench.all('button.link').map((b) => b.textContent?.trim())).toContain('Pinion axis to WMS, left');
+    bench.store.setReading('donor.crossShaft', read('caliper', 22.4));
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain('The plan has changed since; draw again.');
+  });
+
+  it('say that they were stopped, and why they failed', async () => {
+    withWork(() => Promise.reject(new Error('out of memory')));
+    const bench = await Bench.of(ChancesDesk, PLAN);
+    await bench.click('Draw');
+    await bench.settle();
+    expect(bench.all('[role=alert]')[0]?.textContent).toContain('out of memory');
+  });
+});
+
+const ORDER: OrderView = {
+  id: '11111111-1111-4111-8111-111111111111',
+  variantId: '22222222-2222-4222-8222-222222222222',
+  variant: 'Even up',
+  revision: 3,
+  order: {
+    lines: [
+      { side: 'left', length: 684.5, spline: '31/24', material: 'alloy', innerEnd: 'plain' },
+      { side: 'right', length: 684, spline: '31/24', material: 'alloy', innerEnd: 'plain' },
+    ],
+    flange: {},
+    lacks: [],
+  },
+  quote: { number: 'WQ-7', price: 600, leadDays: 15, note: '' },
+  state: 'shipped',
+  events: [{ at: '2027-03-20T18:00:00.000Z', who: 'Ansa', state: 'quoted', note: 'Held.' }],
+};
+
+describe('an order', () => {
+  const type = async (bench: Bench<OrderCard>, label: string, text: string) => {
+    const input = bench
+      .all('label')
+      .find((l) => l.textContent?.includes(label))
+      ?.querySelector('input');
+    if (!input) throw new Error(`no ${label}`);
+    input.value = text;
+    input.dispatchEvent(new Event('input'));
+    await bench.fixture.whenStable();
+  };
+
+  it('takes what was measured as it was typed, in any unit', async () => {
+    const bench = await Bench.of(OrderCard, PLAN, { order: ORDER });
+    await type(bench, 'Left length', 'long');
+    await bench.click('Compare with the order');
+    expect(bench.all('[role=alert]')[0]?.textContent).toContain('Left length:');
+    await type(bench, 'Left length', '26.482in');
+    await type(bench, 'Right length', '683.9');
+    bench.button('Compare with the order').click();
+    await bench.fixture.whenStable();
+    const request = TestBed.inject(HttpTestingController).expectOne((r) => r.url.endsWith('/receive'));
+    const body = request.request.body as { shafts: { side: string; length: number }[] };
+    // 26.482·25.4.
+    expect(body.shafts[0]?.length).toBeCloseTo(672.6428, 4);
+    expect(body.shafts[1]).toEqual({ side: 'right', length: 683.9 });
+  });
+
+  it('shows what is wrong, and keeps it only with a reason', async () => {
+    const size = {
+      side: 'left',
+      what: 'length',
+      ordered: 684.5,
+      measured: 672.65,
+      off: -11.85,
+      limit: 0.5,
+      ok: false,
+      todo: 'Too short.',
+    } as const;
+    const bench = await Bench.of(OrderCard, PLAN, {
+      order: { ...ORDER, state: 'wrong', received: { ok: false, sizes: [size] } },
+    });
+    expect(bench.text).toContain('Left length 672.65 mm, ordered 684.50 mm, off by −11.85 mm. Too short.');
+    await bench.click('Keep it as it is');
+    expect(bench.all('[role=alert]')[0]?.textContent).toContain('Write the reason first.');
+    TestBed.inject(HttpTestingController).expectNone((r) => r.url.endsWith('/settle'));
+  });
+});

@@ -1,0 +1,154 @@
+import { Component, computed, inject, signal, viewChild } from '@angular/core';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import {
+  cornerView,
+  offsetOf,
+  parseLength,
+  quantity,
+  refuseValue,
+  SIDES,
+  sideName,
+  SPACERS,
+  tightest,
+  type Reading,
+  type Span,
+  type Spacer,
+} from '@intervex/core';
+import { ViewSvg, type MarkMove } from '../../drawing/view-svg';
+import { FactGroup } from '../../readings/fact-group';
+import { ReadingGroup } from '../../readings/reading-group';
+import { FigureValue } from '../../shared/figure-value';
+import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
+import { ChoiceField } from '../choice-field';
+import { Needs } from '../needs';
+import { Stage } from '../stage';
+import { FitMapChart, type StockPoint } from './fit-map';
+import { StockWheels } from './stock-wheels';
+
+type Tab = 'corners' | 'map';
+const SPACER_NAMES: Readonly<Record<Spacer, string>> = {
+  none: 'none',
+  plain: 'plain spacer',
+  adapter: 'bolted adapter',
+};
+const chosen = (value: number): Reading => ({ repeats: [{ value }], instrument: 'chosen' });
+
+/** Wheel, tyre and width: both rear corners to scale, and every place that would clear. */
+@Component({
+  selector: 'ix-stance',
+  imports: [
+    ChoiceField,
+    FactGroup,
+    FigureValue,
+    FitMapChart,
+    MatButtonToggleModule,
+    Needs,
+    ReadingGroup,
+    Stage,
+    StockWheels,
+    ViewSvg,
+  ],
+  templateUrl: './stance.html',
+  styleUrls: ['../facts.scss', './stance.scss'],
+})
+export class StanceStage {
+  protected readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  private readonly wheels = viewChild(StockWheels);
+  protected readonly tab = signal<Tab>('corners');
+  /** What was typed as a backspace and refused; kept until it is right. */
+  protected readonly typedBackspace = signal<string | undefined>(undefined);
+  protected readonly backspaceProblem = signal('');
+  protected readonly sides = SIDES;
+  protected readonly sideName = sideName;
+  protected readonly spacers = SPACERS.map((id) => ({ id, name: SPACER_NAMES[id] }));
+  protected readonly stance = computed(() => this.store.results().stance);
+  protected readonly views = computed(() => SIDES.map((side) => cornerView(this.store.results(), side)));
+  protected readonly subtitle = computed(() =>
+    this.tab() === 'map' ? 'where a wheel clears, both sides and all poses' : 'both rear corners, from behind',
+  );
+  protected readonly stock = computed<readonly StockPoint[]>(() =>
+    // Those that clear are drawn over the others.
+    [...(this.wheels()?.rows() ?? [])].reverse().map(({ offer, margin }) => ({
+      id: offer.number,
+      et: offer.size['et'] ?? 0,
+      clears: margin >= 0,
+      name: offer.name,
+    })),
+  );
+  protected readonly gaps = computed(() => {
+    const { clearances } = this.stance();
+    const { limits } = this.store.plan();
+    return SIDES.flatMap((side) =>
+      (['inboard', 'outboard'] as const).flatMap((from) => {
+        const worst = tightest(clearances, side, from, limits);
+        return worst ? [{ name: `${sideName(side)}, ${from}`, figure: worst.gap }] : [];
+      }),
+    );
+  });
+  /** What would clear, in words. */
+  protected readonly solves = computed(() => {
+    const { spans, widest, archWork } = this.stance();
+    const arch = SIDES.filter((side) => archWork[side] > 0).map(
+      (side) => `${side} ${this.units.show(archWork[side], 'mm')}`,
+    );
+    return {
+      width: this.span(spans?.half, 2),
+      et: this.span(spans?.et, 1),
+      widest: this.widest(Math.min(widest.left, widest.right)),
+      arch: arch.length ? `metal to move inboard: ${arch.join(', ')}` : 'no metal has to move',
+    };
+  });
+
+  private span(span: Span | undefined, times: number): string {
+    if (!span) return '–';
+    const show = (v: number | undefined) => (v === undefined ? 'open' : this.units.show(v * times, 'mm'));
+    const { least, most } = span;
+    if (least !== undefined && most !== undefined && least > most) return 'none clears on both sides';
+    return `${show(least)} to ${show(most)}`;
+  }
+
+  private widest(section: number): string {
+    if (!Number.isFinite(section)) return 'nothing is in the way';
+    return section > 0 ? this.units.show(section, 'mm') : 'no tyre fits';
+  }
+
+  protected setTyre(text: string): void {
+    this.store.choose('tyre', text.trim().slice(0, 40));
+    this.store.saveNow();
+  }
+
+  protected plain = (mm: number): string => this.units.plain(mm, 'mm');
+
+  /** Inner edge of the rim to the face, as wheels are often sold: the offset follows from it. */
+  protected setBackspace(text: string): void {
+    const rim = this.store.results().known['wheel.rim']?.figure.value;
+    const read = parseLength(text, this.units.unit());
+    const et = read.ok && rim !== undefined ? offsetOf(rim, read.value) : undefined;
+    const wrong = read.ok
+      ? et === undefined
+        ? undefined
+        : refuseValue(quantity('wheel.et'), et, this.units.unit())
+      : read.reason;
+    this.typedBackspace.set(wrong ? text : undefined);
+    this.backspaceProblem.set(wrong ?? '');
+    if (wrong || et === undefined) return;
+    this.store.setReading('wheel.et', chosen(Math.round(et * 100) / 100));
+    this.store.saveNow();
+  }
+
+  protected moved({ quantityId, value }: MarkMove): void {
+    this.store.setReading(quantityId, chosen(value));
+  }
+
+  /** A place of the map becomes the plan’s width and offset; a spacer’s thickness stays on the offset. */
+  protected take({ half, et }: { readonly half: number; readonly et: number }): void {
+    const { et: effective } = this.stance();
+    const wheel = this.store.results().known['wheel.et']?.figure.value;
+    const spacer = effective && wheel !== undefined ? wheel - effective.value : 0;
+    if (this.stance().half?.value !== half) this.store.setReading('brief.targetWidth', chosen(2 * half));
+    this.store.setReading('wheel.et', chosen(et + spacer));
+    this.store.saveNow();
+  }
+}
