@@ -5,7 +5,9 @@ import { field, openStage, ownTern, saved, strip, tabTo, TERN, textOfPdf } from 
 test('from nothing to a cut sheet with the keyboard alone', async ({ page, context, request }) => {
   await page.goto('/projects');
   await expect(page.getByRole('heading', { name: 'Projects' })).toBeVisible();
-  await tabTo(page, page.getByLabel('Project name'));
+  await tabTo(page, page.getByRole('button', { name: 'New project' }));
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Project name')).toBeFocused();
   await page.keyboard.type('Hauler on the Over-axle');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Brief' })).toBeVisible();

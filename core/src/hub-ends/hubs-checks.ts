@@ -4,7 +4,7 @@ import type { Figure } from '../measure';
 import type { PatternRoute } from '../plan';
 import type { BendResult } from './bend-table';
 import type { BrakeResult } from './brake-stage';
-import { SAME_PCD } from './pattern';
+import { SAME_PCD } from '../shafts';
 import type { PatternResult } from './pattern-stage';
 import type { StudResult } from './stud-stage';
 

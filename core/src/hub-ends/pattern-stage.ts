@@ -1,7 +1,8 @@
 import type { Figure } from '../measure';
 import { PATTERN_FACES, type Jig, type KeepOut, type PatternFace, type PatternReadings } from '../plan';
 import { jigPlan, type JigPlan } from './jig';
-import { fitPattern, SAME_PCD, type PatternFit } from './pattern';
+import { SAME_PCD } from '../shafts';
+import { fitPattern, type PatternFit } from './pattern';
 import { redrill, type DrilledFace, type DrillLimits, type Redrill } from './redrill';
 
 type Maybe = Figure | undefined;

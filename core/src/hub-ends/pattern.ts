@@ -13,8 +13,6 @@ export interface PatternFit {
 
 /** Fewest and most holes of a wheel pattern. */
 export const HOLES = [3, 10] as const;
-/** Circles drilled for the same pattern differ by no more, mm. */
-export const SAME_PCD = 0.3;
 /** Circles that readings of one pattern give differ by no more, mm. */
 export const PATTERN_AGREES = 0.4;
 

@@ -1,4 +1,4 @@
-import { SAME_PCD } from '../hub-ends';
+import { SAME_PCD } from '../shafts';
 import type { Figure } from '../measure';
 import {
   factText,

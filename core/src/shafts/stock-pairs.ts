@@ -60,7 +60,7 @@ export interface PairSearch {
 /** A journal turned to size differs by no more, mm. */
 const SAME_JOURNAL = 0.06;
 /** Circles drilled for the same pattern differ by no more, mm. */
-const SAME_PCD = 0.3;
+export const SAME_PCD = 0.3;
 /** Widths that differ by less are alike to a builder, mm: then the pinion and the price decide. */
 export const WIDTH_STEP = 1;
 /** How many pairs are given back. */

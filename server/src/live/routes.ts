@@ -44,9 +44,10 @@ export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStream
         log.debug({ err: error }, 'live stream');
       });
     };
+    const told = new Told(session);
     // Subscribed first, then told what stands now: nothing falls between.
     const stop = feed.subscribe(id, (news) => {
-      quiet(tell(session, news, pool, id));
+      quiet(tell(told, news, pool, id));
     });
     session.once('disconnected', () => {
       stop();
@@ -54,7 +55,7 @@ export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStream
       quiet(leave(pool, page, id));
     });
     quiet(arrive(pool, page, id, who));
-    quiet(pushHead(session, pool, id));
+    quiet(pushHead(told, pool, id));
   });
   return {
     router,
@@ -65,17 +66,29 @@ export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStream
   };
 }
 
-async function tell(session: Session, news: LiveNews, pool: Pool, id: string): Promise<void> {
+/** One page's stream, which tells each revision once and never an older one after a newer. */
+class Told {
+  private newest = 0;
+
+  constructor(readonly session: Session) {}
+
+  revision(revision: number, who: string): void {
+    if (revision <= this.newest || !this.session.isConnected) return;
+    this.newest = revision;
+    this.session.push({ revision, who }, 'revision', String(revision));
+  }
+}
+
+async function tell(told: Told, news: LiveNews, pool: Pool, id: string): Promise<void> {
+  const { session } = told;
   if (!session.isConnected) return;
-  if (news.kind === 'revision')
-    session.push({ revision: news.revision, who: news.who }, 'revision', String(news.revision));
+  if (news.kind === 'revision') told.revision(news.revision, news.who);
   else if (news.kind === 'presence') session.push({ people: await whoIsHere(pool, id) }, 'people');
   else session.push({}, news.kind);
   // After a gap the page is told where the plan stands, whatever it missed.
-  if (news.kind === 'back') await pushHead(session, pool, id);
+  if (news.kind === 'back') await pushHead(told, pool, id);
 }
 
-async function pushHead(session: Session, pool: Pool, id: string): Promise<void> {
-  const { revision } = await readVariant(pool, id);
-  if (session.isConnected) session.push({ revision, who: '' }, 'revision', String(revision));
+async function pushHead(told: Told, pool: Pool, id: string): Promise<void> {
+  told.revision((await readVariant(pool, id)).revision, '');
 }

@@ -48,6 +48,11 @@ afterEach(() => {
 });
 
 describe('projects', () => {
+  it('leads from the top of a long list to the name of a new project', async () => {
+    await click('New project');
+    expect(document.activeElement?.getAttribute('name')).toBe('name');
+  });
+
   it('lists cars and the ways of doing them', () => {
     expect(text()).toContain('Tern');
     expect(text()).toContain('Even up');
