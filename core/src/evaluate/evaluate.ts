@@ -213,12 +213,13 @@ export function createEvaluator(): Evaluator {
     const room = stages.room({ figures: groups.room(of) });
     const donor = stages.donor(donorInputs(of));
     const judged = judge(kit, plan, of, brief.demand, donor.spline?.minor);
-    const mating = stages.mating(matingInputs(plan, groups.mating(of)));
     const { schools, school, ...cut } = cutOf(kit, plan, of);
     const { marks, shafts, ends } = cut;
     const square = stages.square({ figures: groups.square(of) });
     const width = school?.width ?? of('brief.targetWidth');
     const stance = stages.stance(stanceInputs(plan, groups.stance(of), width));
+    const hubs = hubsOf(kit, plan, of, ends, brief.demand);
+    const mating = stages.mating(matingInputs(plan, groups.mating(of), hubs.patterns.redrill));
     const minor = donor.spline?.minor;
     const loads = { shafts, school, demand: brief.demand, minor, ends, et: stance.et };
     const parts = {
@@ -245,7 +246,7 @@ export function createEvaluator(): Evaluator {
         weldedRight: of('after.welded.right'),
       }),
       strength: stages.strength(strengthInputs(plan, of, loads)),
-      hubs: hubsOf(kit, plan, of, ends, brief.demand),
+      hubs,
     };
     const checks = checksOf(plan, of, parts, school);
     const open = decisions(plan, known);

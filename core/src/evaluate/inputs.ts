@@ -131,12 +131,17 @@ export function zeroes({ readings }: Plan): Record<string, string | undefined> {
   return zeroedOn;
 }
 
-export const matingInputs = (plan: Plan, figures: MatingInput['figures']): MatingInput => ({
+export const matingInputs = (
+  plan: Plan,
+  figures: MatingInput['figures'],
+  redrill: MatingInput['redrill'],
+): MatingInput => ({
   figures,
   facts: plan.facts,
   notes: plan.joints,
   searches: plan.searches,
   buying: plan.choices.shaftRoute === 'buy',
+  redrill,
 });
 
 export function ratioInputs({ facts }: Plan, of: Of) {

@@ -24,6 +24,25 @@ describe('re-drill', () => {
     expect(found.reasons.join()).toContain(`${(-metal).toFixed(2)} mm into an old stud hole`);
   });
 
+  it('stands at half a turn over the least common multiple of both counts, where only old holes are in the way', () => {
+    const count = fc.integer({ min: 3, max: 8 });
+    const pcd = fc.double({ min: 95, max: 180, noNaN: true });
+    const common = (m: number, n: number): number => {
+      let k = m;
+      while (k % n) k += m;
+      return k;
+    };
+    fc.assert(
+      fc.property(count, count, pcd, pcd, (n, m, a, b) => {
+        const apart = Math.PI / common(n, m);
+        const metal = Math.sqrt((a / 2) ** 2 + (b / 2) ** 2 - ((a * b) / 2) * Math.cos(apart)) - 13;
+        const found = redrill({ old: holes(n, a, 12), wanted: holes(m, b, 14) }, LIMITS);
+        expect(found.nearest.metal).toBeCloseTo(metal, 6);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('keeps clear of rotor screws and access holes, and names what is nearest', () => {
     const screw = { name: 'rotor screw', radius: 53, angle: 31 * DEGREE, diameter: 8.4 };
     const face: DrilledFace = { old: holes(5, 120), wanted: holes(5, 108), keepOuts: [screw] };

@@ -1,4 +1,3 @@
 export * from './bearing-fit';
-export * from './ligament';
 export * from './mating-checks';
 export * from './mating-stage';

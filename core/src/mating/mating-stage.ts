@@ -1,4 +1,4 @@
-import { SAME_PCD } from '../shafts';
+import type { Redrill } from '../hub-ends';
 import type { Figure } from '../measure';
 import {
   factText,
@@ -10,8 +10,8 @@ import {
   type SearchedJoint,
   type Verdict,
 } from '../plan';
+import { SAME_PCD } from '../shafts';
 import { rankRings, SAME_SIZE, type RingFit, type RingSeat } from './bearing-fit';
-import { bestClocking } from './ligament';
 
 export interface MatingInput {
   readonly figures: Readonly<Record<string, Figure | undefined>>;
@@ -20,6 +20,8 @@ export interface MatingInput {
   readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
   /** New shafts are bought to order, so their journal may be ordered to the bearing. */
   readonly buying: boolean;
+  /** How the flange can be drilled to the wheel’s pattern, by the project’s limits; undefined where it need not. */
+  readonly redrill: Redrill | undefined;
 }
 
 /** One face of a joint: what it is, and its size in words; empty while nothing is known. */
@@ -66,9 +68,6 @@ export const JOINT_NAMES: Readonly<Record<JointId, string>> = {
   sensor: 'Speed sensor to car',
 };
 
-/** Least metal between an old and a new hole, and its share of the hole. */
-const LEAST_LIGAMENT = 6;
-const LIGAMENT_SHARE = 0.5;
 /** A pilot may be this much smaller than the bore and still centre, mm. */
 const PILOT_PLAY = 0.3;
 
@@ -210,10 +209,9 @@ const seal = ring('seal', ({ figures }) => ({
   from: { inside: ['donor.sealJournal'], outside: ['donor.sealBore'] },
 }));
 
-const wheelPattern: Judge = ({ figures }) => {
+const wheelPattern: Judge = ({ figures, redrill }) => {
   const [n, pcd] = [figures['donor.flangeHoles'], figures['donor.flangePcd']];
   const [m, wheel] = [figures['car.wheelHoles'], figures['car.wheelPcd']];
-  const hole = figures['donor.flangeHole'];
   const faces = [
     face('flange', ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole'], pattern(n, pcd)),
     face('wheel', ['car.wheelHoles', 'car.wheelPcd'], pattern(m, wheel)),
@@ -222,19 +220,14 @@ const wheelPattern: Judge = ({ figures }) => {
   if (lacks || !n || !pcd || !m || !wheel) return { faces, judged: lacks ?? unknown('not known yet') };
   if (n.value === m.value && Math.abs(pcd.value - wheel.value) <= SAME_PCD)
     return { faces, judged: fits('same pattern') };
-  if (!hole) return { faces, judged: unknown('the stud hole’s diameter says whether it can be drilled again') };
-  const clocking = bestClocking(
-    { holes: n.value, pcd: pcd.value, hole: hole.value },
-    { holes: m.value, pcd: wheel.value, hole: hole.value },
-  );
-  const least = Math.max(LEAST_LIGAMENT, LIGAMENT_SHARE * hole.value);
-  const left = `${clocking.ligament.toFixed(2)} mm of metal between old and new holes at best`;
-  const judged =
-    clocking.ligament >= least
-      ? work(`drill again: ${left}, ${least.toFixed(1)} needed`)
-      : work(
-          `not to be drilled again: ${left}, ${least.toFixed(1)} needed; bolted adapters of at least 20 mm, or other shafts`,
-        );
+  if (!redrill)
+    return { faces, judged: unknown('the stud hole’s diameter says whether it can be drilled again') };
+  const { nearest, needed, possible, reasons } = redrill;
+  const judged = possible
+    ? work(
+        `drill again: ${nearest.metal.toFixed(2)} mm of metal to ${nearest.what} at best, ${needed.toFixed(1)} needed`,
+      )
+    : work(`not to be drilled again: ${reasons.join(' ')} Bolted adapters, or other shafts`);
   return { faces, judged };
 };
 

@@ -1,10 +1,8 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../evaluate';
 import type { JointId, PartOffer, PartSearch, Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { rankRings, ringFit } from './bearing-fit';
-import { bestClocking } from './ligament';
 
 const bearing = (
   number: string,
@@ -38,41 +36,6 @@ const seat = {
 };
 const joint = (plan: Plan, id: JointId) => evaluate(plan).mating.find((j) => j.id === id);
 const verdict = (plan: Plan, id: JointId) => joint(plan, id)?.verdict;
-
-describe('drilling again', () => {
-  it.each([
-    [5, 120, 5, 108, 36, 21.69],
-    [4, 108, 5, 108, 9, -5.53],
-    [6, 139.7, 5, 120.65, 6, -2.3],
-  ])('%i × %f to %i × %f: %f° apart, %f mm of metal', (n, pcd, m, wanted, apart, ligament) => {
-    const found = bestClocking({ holes: n, pcd, hole: 14 }, { holes: m, pcd: wanted, hole: 14 });
-    expect((found.clockRad * 180) / Math.PI).toBeCloseTo(apart, 9);
-    expect(found.ligament).toBeCloseTo(ligament, 2);
-  });
-
-  it('is no worse than any clocking that is tried', () => {
-    const holes = fc.integer({ min: 3, max: 8 });
-    const pcd = fc.double({ min: 95, max: 180, noNaN: true });
-    fc.assert(
-      fc.property(holes, holes, pcd, pcd, fc.double({ min: 0, max: 6.3, noNaN: true }), (n, m, a, b, turn) => {
-        const at = (count: number, circle: number, k: number, by: number): [number, number] => {
-          const angle = (2 * Math.PI * k) / count + by;
-          return [(circle / 2) * Math.cos(angle), (circle / 2) * Math.sin(angle)];
-        };
-        let least = Infinity;
-        for (let i = 0; i < n; i += 1)
-          for (let k = 0; k < m; k += 1) {
-            const [p, q] = [at(n, a, i, 0), at(m, b, k, turn)];
-            least = Math.min(least, Math.hypot(p[0] - q[0], p[1] - q[1]) - 13);
-          }
-        expect(
-          bestClocking({ holes: n, pcd: a, hole: 12 }, { holes: m, pcd: b, hole: 14 }).ligament,
-        ).toBeGreaterThan(least - 1e-9);
-      }),
-      { numRuns: 60 },
-    );
-  });
-});
 
 describe('bearing between journal and bore', () => {
   const to = { inside: 35, outside: 72, width: 18 };
@@ -162,7 +125,22 @@ describe('mating table', () => {
       'donor.flangePcd': reading('caliper', 139.7),
       'car.wheelPcd': reading('caliper', 120.65),
     };
-    expect(joint(workedPlan(six), 'wheelPattern')?.computed.why).toMatch(/not to be drilled again: −?-?2\.30/);
+    expect(joint(workedPlan(six), 'wheelPattern')?.computed.why).toContain(
+      'runs 2.30 mm into an old stud hole',
+    );
+    // A screw where the new holes would go, a rim that is too near, and a limit of this project's own: all count.
+    const screwed: Plan = {
+      ...workedPlan(hubs),
+      keepOuts: { a: { name: 'rotor screw', radius: 53, angle: 0.54, diameter: 31 } },
+    };
+    expect(joint(screwed, 'wheelPattern')?.computed.why).toContain('not to be drilled again');
+    const rimmed = workedPlan({ ...hubs, 'donor.flangeRim': reading('caliper', 139.2) });
+    expect(joint(rimmed, 'wheelPattern')?.computed.why).toContain('15.60 mm from the flange’s rim');
+    const strict: Plan = {
+      ...workedPlan(hubs),
+      limits: { 'pattern.ligament': { value: 22.4, reason: 'Cast flange' } },
+    };
+    expect(joint(strict, 'wheelPattern')?.computed.why).toContain('Only 21.69 mm of metal');
     const same = { ...hubs, 'car.wheelPcd': reading('caliper', 120.2) };
     expect(verdict(workedPlan(same), 'wheelPattern')).toBe('fits');
   });
