@@ -1,13 +1,13 @@
 import { briefChecks } from '../brief';
 import { withAcceptance, type Check } from '../checks';
-import { cutChecks, tubeChecks, type SchoolPlan } from '../cut';
+import { cutChecks, tubeChecks, type CutChecksInput, type SchoolPlan, type TubeChecksInput } from '../cut';
 import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../donor';
-import { hubsChecks } from '../hub-ends';
+import { hubsChecks, type HubsChecksInput } from '../hub-ends';
 import { matingChecks } from '../mating';
 import type { Figure } from '../measure';
 import { QUANTITIES, type Plan } from '../plan';
-import { shaftChecks, strengthChecks } from '../shafts';
-import { stanceChecks } from '../stance';
+import { shaftChecks, strengthChecks, type ShaftChecksInput } from '../shafts';
+import { stanceChecks, type StanceChecksInput } from '../stance';
 import { angleChecks, levelChecks, surveyChecks } from '../survey';
 import { evidenceChecks } from './evidence-checks';
 import { shearYield, slipInputs, type Of } from './inputs';
@@ -40,13 +40,12 @@ type Parts = Pick<
 
 const CONDITION_IDS = QUANTITIES.filter((q) => q.id.startsWith('cond.')).map((q) => q.id);
 
-/**
- * Makes what gathers every check of every stage, with what was accepted. Checks of what did not change since the
- * last plan are not made again.
- */
-export function createChecks() {
-  const conditionFigures = figureGroup(CONDITION_IDS);
-  const held = {
+/** What checks are made of, and the limits they are held to. */
+type Held<I> = I & { readonly limits: Limits };
+
+/** The checks of every stage, each with a memory of its last. */
+function makeCheckers() {
+  return {
     brief: memoStage((v: { brief: Results['brief']; limits: Limits }) => briefChecks(v.brief, v.limits)),
     level: memoStage((v: { level: Results['level']; limits: Limits }) => levelChecks(v.level, v.limits)),
     survey: memoStage((v: { survey: Results['survey']; limits: Limits }) => surveyChecks(v.survey, v.limits)),
@@ -58,10 +57,28 @@ export function createChecks() {
       capacityChecks(v.capacity, v.limits),
     ),
     mating: memoStage((v: Pick<Results, 'mating'>) => matingChecks(v.mating)),
+    stance: memoStage(({ limits, ...v }: Held<StanceChecksInput>) => stanceChecks(v, limits)),
+    cut: memoStage(({ limits, ...v }: Held<CutChecksInput>) => cutChecks(v, limits)),
+    shafts: memoStage(({ limits, ...v }: Held<ShaftChecksInput>) => shaftChecks(v, limits)),
+    tubes: memoStage(({ limits, ...v }: Held<TubeChecksInput>) => tubeChecks(v, limits)),
+    strength: memoStage((v: Held<{ strength: Results['strength']; shear: number | undefined }>) =>
+      strengthChecks(v.strength, v.shear, v.limits),
+    ),
+    hubs: memoStage(({ limits, ...v }: Held<HubsChecksInput>) => hubsChecks(v, limits)),
   };
+}
+type Checkers = ReturnType<typeof makeCheckers>;
+
+/**
+ * Makes what gathers every check of every stage, with what was accepted. Checks of what did not change since the
+ * last plan are not made again.
+ */
+export function createChecks() {
+  const conditionFigures = figureGroup(CONDITION_IDS);
+  const held = makeCheckers();
   return (plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] => {
     const { limits, facts } = plan;
-    const { brief, level, survey, angles, mating, judged } = parts;
+    const { brief, level, survey, angles, mating, judged, stance } = parts;
     const list = [
       ...readingChecks(plan, parts.known),
       ...held.brief({ brief, limits }),
@@ -75,68 +92,58 @@ export function createChecks() {
       ...held.capacity({ capacity: judged.capacity, limits }),
       ...held.mating({ mating }),
       ...evidenceChecks(plan),
-      ...stanceChecks(
-        { stance: parts.stance, spacer: plan.choices.spacer, spacerThick: of('spacer.thick') },
-        limits,
-      ),
-      ...cutAndShafts(plan, of, parts, school),
+      ...held.stance({ stance, spacer: plan.choices.spacer, spacerThick: of('spacer.thick'), limits }),
+      ...cutAndShafts(held, plan, of, parts, school),
     ];
     return list.map((check) => withAcceptance(check, plan.accepted[check.id]));
   };
 }
 
-function cutAndShafts(plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] {
+function cutAndShafts(
+  held: Checkers,
+  plan: Plan,
+  of: Of,
+  parts: Parts,
+  school: SchoolPlan | undefined,
+): readonly Check[] {
+  const { limits, choices } = plan;
+  const { marks, square, shafts, tubes, float, strength } = parts;
+  const { patterns, studs, brakes, lines } = parts.hubs;
   const pair = (id: string) => ({ left: of(`${id}.left`), right: of(`${id}.right`) });
   return [
-    ...cutChecks(
-      {
-        plan: school,
-        marks: parts.marks,
-        square: parts.square,
-        method: plan.choices.method,
-        targetWidth: of('brief.targetWidth'),
-        tube: pair('donor.tube'),
-      },
-      plan.limits,
-    ),
-    ...shaftChecks(
-      {
-        shafts: parts.shafts,
-        retention: plan.choices.retention,
-        retentionTo: plan.choices.retentionTo,
-        route: plan.choices.shaftRoute,
-        use: plan.brief.use,
-        splineMajor: parts.donor.spline?.major,
-        body: pair('donor.shaftBody'),
-        spline: pair('donor.shaftSpline'),
-        length: pair('donor.shaft'),
-        floatMin: of('donor.endFloatMin'),
-        floatMax: of('donor.endFloatMax'),
-      },
-      plan.limits,
-    ),
-    ...tubeChecks(
-      {
-        method: plan.choices.method,
-        to: plan.choices.retentionTo,
-        tubes: parts.tubes,
-        float: parts.float,
-        marks: parts.marks,
-        items: plan.tubeItems,
-      },
-      plan.limits,
-    ),
-    ...strengthChecks(parts.strength, shearYield(plan), plan.limits),
-    ...hubsChecks(
-      {
-        patterns: parts.hubs.patterns,
-        route: plan.choices.pattern,
-        studs: parts.hubs.studs,
-        brakes: parts.hubs.brakes,
-        lines: parts.hubs.lines,
-        lineNames: Object.fromEntries(Object.entries(plan.lines).map(([id, line]) => [id, line.name])),
-      },
-      plan.limits,
-    ),
+    ...held.cut({
+      plan: school,
+      marks,
+      square,
+      method: choices.method,
+      targetWidth: of('brief.targetWidth'),
+      tube: pair('donor.tube'),
+      limits,
+    }),
+    ...held.shafts({
+      shafts,
+      retention: choices.retention,
+      retentionTo: choices.retentionTo,
+      route: choices.shaftRoute,
+      use: plan.brief.use,
+      splineMajor: parts.donor.spline?.major,
+      body: pair('donor.shaftBody'),
+      spline: pair('donor.shaftSpline'),
+      length: pair('donor.shaft'),
+      floatMin: of('donor.endFloatMin'),
+      floatMax: of('donor.endFloatMax'),
+      limits,
+    }),
+    ...held.tubes({
+      method: choices.method,
+      to: choices.retentionTo,
+      tubes,
+      float,
+      marks,
+      items: plan.tubeItems,
+      limits,
+    }),
+    ...held.strength({ strength, shear: shearYield(plan), limits }),
+    ...held.hubs({ patterns, route: choices.pattern, studs, brakes, lines, written: plan.lines, limits }),
   ];
 }

@@ -7,6 +7,7 @@ import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
+import type { Results } from './results';
 
 const value = (plan: Plan, id: string): number => {
   const figure = allFigures(evaluate(plan)).get(id);
@@ -301,6 +302,65 @@ describe('recomputing', () => {
     expect(evaluateAgain.runs()).toEqual({ ...first, survey: (first['survey'] ?? 0) + 1 });
     evaluateAgain({ ...plan, brief: { ...plan.brief, notes: 'No more numbers' } });
     expect(evaluateAgain.runs()['shafts']).toBe(first['shafts']);
+  });
+
+  it('makes no check again that nothing changed for, and keeps what says the same', () => {
+    const evaluateAgain = createEvaluator();
+    const plan = workedPlan();
+    const first = evaluateAgain(plan);
+    const moved = { ...plan, readings: { ...plan.readings, 'wheel.et': reading('chosen', 27.4) } };
+    const second = evaluateAgain(moved);
+    expect(second.hubs).toBe(first.hubs);
+    expect(second.judged).toBe(first.judged);
+    const cutChecksOf = ({ checks }: Results) => checks.filter((c) => c.stage === 'cut');
+    const after = cutChecksOf(second);
+    expect(after.length).toBeGreaterThan(3);
+    cutChecksOf(first).forEach((check, i) => {
+      expect(after[i]).toBe(check);
+    });
+  });
+
+  it('is the same after any chain of edits as from nothing', () => {
+    const evaluateAgain = createEvaluator();
+    const set = (id: string, value: number) => (plan: Plan) => ({
+      ...plan,
+      readings: { ...plan.readings, [id]: reading('caliper', value) },
+    });
+    const edits: readonly ((plan: Plan) => Plan)[] = [
+      set('donor.shaftBody.left', 31.7),
+      set('donor.shaftSpline.right', 44.2),
+      set('wheel.rim', 5.5),
+      set('wheel.et', 29.3),
+      set('brief.targetWidth', 1403.6),
+      (plan) => ({ ...plan, limits: { 'shaft.engagement': { value: 0.83, reason: 'Light car' } } }),
+      (plan) => ({ ...plan, choices: { ...plan.choices, tyre: '165R13', retentionTo: 'fullFloat' } }),
+      (plan) => ({
+        ...plan,
+        lines: {
+          a: {
+            name: 'Tee to left',
+            radius: 15,
+            points: [
+              [0, 0, 0],
+              [90, 11, 0],
+              [94, 114, 33],
+            ],
+            flare: 4,
+          },
+        },
+      }),
+      (plan) => ({ ...plan, lines: { a: { ...plan.lines['a'], name: 'Tee to right' } } }) as Plan,
+      set('float.plug', 64.3),
+      (plan) => ({ ...plan, facts: { 'donor.material': { value: 'alloy', evidence: 'seller' } } }),
+      set('tube.inside', 64.31),
+      (plan) => ({ ...plan, choices: { ...plan.choices, method: 'newTubes' } }),
+    ];
+    let plan = workedPlan();
+    evaluateAgain(plan);
+    for (const edit of edits) {
+      plan = edit(plan);
+      expect(evaluateAgain(plan)).toEqual(evaluate(plan));
+    }
   });
 
   it('depends on the plan alone, not on what was evaluated before', () => {

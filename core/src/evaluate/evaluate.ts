@@ -117,6 +117,8 @@ const makeStages = () => ({
   patterns: memoStage((v: ReturnType<typeof flatPatterns>) => patternStage(patternInputs(v))),
   studs: memoStage(studStage),
   brakes: memoStage(brakeStage),
+  hubs: memoStage((v: Results['hubs']) => v),
+  judged: memoStage((v: Results['judged']) => v),
   lines: memoStage(({ lines }: Pick<Plan, 'lines'>) =>
     Object.fromEntries(Object.entries(lines).map(([id, line]) => [id, bendTable(line)])),
   ),
@@ -127,11 +129,12 @@ const makeKit = () => ({ stages: makeStages(), groups: makeGroups() });
 type Kit = ReturnType<typeof makeKit>;
 
 /** What the donor is found to be. */
-const judge = ({ stages }: Kit, plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) => ({
-  ratio: stages.ratio(ratioInputs(plan, of)),
-  slip: stages.slip(slipInputs(plan, of)),
-  capacity: stages.capacity(capacityInputs(plan, of, demand, minor)),
-});
+const judge = ({ stages }: Kit, plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) =>
+  stages.judged({
+    ratio: stages.ratio(ratioInputs(plan, of)),
+    slip: stages.slip(slipInputs(plan, of)),
+    capacity: stages.capacity(capacityInputs(plan, of, demand, minor)),
+  });
 
 /** The ways to cut, and marks and shafts of the chosen one. */
 function cutOf({ stages }: Kit, plan: Plan, of: Of) {
@@ -180,13 +183,13 @@ function hubsOf(
   ends: EndsResult,
   demand: Figure | undefined,
 ): Results['hubs'] {
-  return {
+  return stages.hubs({
     patterns: stages.patterns(flatPatterns(plan, groups.patterns(of))),
     studs: stages.studs(studInputs(plan, of, demand)),
     brakes: stages.brakes(brakeInputs(of, ends)),
     ways: stages.ways(endsInputs(plan, of)),
     lines: stages.lines({ lines: plan.lines }),
-  };
+  });
 }
 
 /**

@@ -3,7 +3,7 @@ import { figuresById, type Of } from './inputs';
 
 /**
  * Wraps a stage so that it runs again only when one of its inputs is another object or value than last
- * time. Holds one result.
+ * time; a pair of sides is the same where both are. Holds one result.
  *
  * @param run pure function of its inputs
  * @returns the wrapped stage; `runs` counts how often it has really run
@@ -23,7 +23,23 @@ export function memoStage<I extends object, O>(run: (inputs: I) => O): ((inputs:
 
 function sameInputs<I extends object>(a: I, b: I): boolean {
   const keys = Object.keys(b) as (keyof I)[];
-  return keys.length === Object.keys(a).length && keys.every((key) => Object.is(a[key], b[key]));
+  return keys.length === Object.keys(a).length && keys.every((key) => sameInput(a[key], b[key]));
+}
+
+/** The same object or value; of a pair of sides, the same on both. */
+function sameInput(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  return isPair(a) && isPair(b) && Object.is(a.left, b.left) && Object.is(a.right, b.right);
+}
+
+function isPair(value: unknown): value is { readonly left: unknown; readonly right: unknown } {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    'left' in value &&
+    'right' in value &&
+    Object.keys(value).length === 2
+  );
 }
 
 /**

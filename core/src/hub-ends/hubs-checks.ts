@@ -16,7 +16,8 @@ export interface HubsChecksInput {
   readonly studs: StudResult;
   readonly brakes: BrakeResult;
   readonly lines: Readonly<Record<string, BendResult>>;
-  readonly lineNames: Readonly<Record<string, string>>;
+  /** The lines as they are written, for their names. */
+  readonly written: Readonly<Record<string, { readonly name: string }>>;
 }
 
 const FACE_NAMES = { flange: 'Flange', wheel: 'Wheel', rotor: 'Rotor' } as const;
@@ -244,7 +245,7 @@ function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
   return checks;
 }
 
-const lineChecks = ({ lines, lineNames }: HubsChecksInput): Check[] =>
+const lineChecks = ({ lines, written }: HubsChecksInput): Check[] =>
   Object.entries(lines).flatMap(([id, line]) =>
     line.ok
       ? []
@@ -253,7 +254,7 @@ const lineChecks = ({ lines, lineNames }: HubsChecksInput): Check[] =>
             id: `line.${id}`,
             stage: 'hubs' as const,
             level: 'caution' as const,
-            title: `Brake line “${lineNames[id] ?? id}” cannot be bent`,
+            title: `Brake line “${written[id]?.name ?? id}” cannot be bent`,
             reason: line.reason,
             todo: 'Move the points apart, or take a die with a smaller radius.',
           },

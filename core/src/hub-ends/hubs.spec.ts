@@ -200,7 +200,7 @@ describe('checks of hub ends', () => {
     studs: studStage(STUDS),
     brakes: brakeStage(BRAKES),
     lines: {},
-    lineNames: {},
+    written: {},
     ...more,
   });
   const level = (id: string, more: Partial<HubsChecksInput> = {}) =>
@@ -260,7 +260,7 @@ describe('checks of hub ends', () => {
 
   it('say which line cannot be bent', () => {
     const lines = { a: { ok: false, reason: 'Points 1 and 2 are the same place.' } } as const;
-    const found = hubsChecks(input({ lines, lineNames: { a: 'Tee to left' } }), {}).find(
+    const found = hubsChecks(input({ lines, written: { a: { name: 'Tee to left' } } }), {}).find(
       (c) => c.id === 'line.a',
     );
     expect(found?.title).toContain('Tee to left');
