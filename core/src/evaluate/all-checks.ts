@@ -132,6 +132,7 @@ function cutAndShafts(
       length: pair('donor.shaft'),
       floatMin: of('donor.endFloatMin'),
       floatMax: of('donor.endFloatMax'),
+      received: pair('shaft.received'),
       limits,
     }),
     ...held.tubes({

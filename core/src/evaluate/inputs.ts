@@ -115,6 +115,8 @@ export function shaftInputs(
     pairRight: pair.right,
     pairSplineLeft: pair.splineLeft,
     pairSplineRight: pair.splineRight,
+    receivedLeft: of('shaft.received.left'),
+    receivedRight: of('shaft.received.right'),
   };
 }
 

@@ -4,6 +4,7 @@ import type { Side } from '../geometry';
 import { standardUncertainty, type Figure } from '../measure';
 import type { Plan } from '../plan';
 import {
+  BOUGHT_SHAFTS,
   STACK_KEYS,
   type ShaftSource,
   type StackKey,
@@ -66,14 +67,18 @@ function shaftParts({ shafts, known }: Results, side: Side): Partial<Record<Stac
   const need = shafts.needs[side];
   const own = known[`donor.shaftSpline.${side}`]?.figure;
   if (!need) return {};
-  const bought = BOUGHT.includes(need.source);
+  const received = BOUGHT_SHAFTS.includes(need.source) ? known[`shaft.received.${side}`]?.figure : undefined;
+  const bought = !received && BOUGHT.includes(need.source);
   const holds = known['shaft.made']?.figure;
   const made =
     bought && holds
       ? { ...nominal(holds), value: 0, u: holds.value / Math.sqrt(3), shape: 'flat' as const }
       : undefined;
   return {
-    shaft: { ...nominal(need.fitted), ...(bought ? {} : { u: standardUncertainty(need.fitted) }) },
+    shaft: of(received) ?? {
+      ...nominal(need.fitted),
+      ...(bought ? {} : { u: standardUncertainty(need.fitted) }),
+    },
     made,
     shaftSpline: of(need.source === 'own' ? own : (known['shaft.spline']?.figure ?? own)),
   };

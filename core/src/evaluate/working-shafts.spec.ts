@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type { Check } from '../checks';
 import type { PartOffer, PartSearch, Plan } from '../plan';
-import { compareReceived, runStack, shaftOrder, stockPairs } from '../shafts';
+import { compareReceived, orderHolds, orderMoved, runStack, shaftOrder, stockPairs } from '../shafts';
 import { orderSheet } from '../sheets';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate, pairQuestion, stackLimits, stackSide } from './index';
@@ -124,6 +125,24 @@ describe('stack of a plan', () => {
     expect(parts.inboard).toBeUndefined();
   });
 
+  it('takes a shaft that arrived as it was measured, and so does the plan', () => {
+    const planned = evaluate(workedPlan(MORE)).shafts.fit.left;
+    const plan = workedPlan({ ...MORE, 'shaft.received.left': reading('rule', 681.7) });
+    const results = evaluate(plan);
+    // 2.8 shorter than 684.5: so much further from the cross shaft, and so much less in the gear.
+    expect((results.shafts.fit.left.gap?.value ?? 0) - (planned.gap?.value ?? 0)).toBeCloseTo(2.8, 9);
+    expect(results.shafts.needs.left?.fitted.value).toBe(684.5);
+    const { parts } = stackSide(plan, results, 'left');
+    expect(parts.shaft).toMatchObject({ id: 'shaft.received.left', value: 681.7 });
+    expect(parts.shaft?.u).toBeCloseTo(0.25 / Math.sqrt(3), 9);
+    expect(parts.made).toBeUndefined();
+    const check = results.checks.find((c) => c.id === 'shaft.received.left');
+    expect(check).toMatchObject({ level: 'caution', title: 'Left shaft that arrived is too short' });
+    expect(check?.figure?.value).toBeCloseTo(-2.8, 9);
+    const kept = evaluate(workedPlan({ ...MORE, 'shaft.received.left': reading('rule', 684.1) }));
+    expect(kept.checks.find((c) => c.id === 'shaft.received.left')?.level).toBe('ok');
+  });
+
   it('agrees with the figures of the plan at its middle', () => {
     const plan = workedPlan(MORE);
     const results = evaluate(plan);
@@ -182,7 +201,11 @@ describe('shaft order', () => {
       material: 'Cr-Ni-Mo, through-hardened',
       innerEnd: 'plain, chamfered 1 × 45°',
     });
-    expect(order.flange).toMatchObject({ holes: 5, pcd: 108.04, pilot: 63.4 });
+    // Turned 0.1 under the wheel’s bore of 63.4, so that the wheel goes on.
+    expect(order.flange).toMatchObject({ holes: 5, pcd: 108.04 });
+    expect(order.flange.pilot).toBeCloseTo(63.3, 9);
+    const loose = { ...plan, readings: { ...plan.readings, 'shaft.pilotPlay': reading('chosen', 0.16) } };
+    expect(shaftOrder(loose, evaluate(loose)).flange.pilot).toBeCloseTo(63.24, 9);
   });
 
   it('names what it lacks, and orders nothing that is bought as it is', () => {
@@ -196,6 +219,46 @@ describe('shaft order', () => {
     expect(shaftOrder(stocked(), evaluate(stocked())).lacks).toEqual([
       'No shaft has to be made: nothing to order',
     ]);
+  });
+
+  it('tells what has moved since it was made', () => {
+    expect(orderMoved(order, shaftOrder(plan, evaluate(plan)))).toEqual([]);
+    const wider: Plan = {
+      ...plan,
+      readings: {
+        ...plan.readings,
+        'brief.targetWidth': reading('chosen', 1406),
+        'car.wheelPcd': reading('caliper', 114.3),
+      },
+      facts: { ...plan.facts, 'donor.material': { value: 'carbon', evidence: 'seen' } },
+    };
+    const now = shaftOrder(wider, evaluate(wider));
+    // Half of 4 mm on each side.
+    expect(orderMoved(order, now)).toEqual([
+      'left length 684.5 mm, now 686.5 mm',
+      `left material ${order.lines[0]?.material}, now ${now.lines[0]?.material}`,
+      'right length 684 mm, now 686 mm',
+      `right material ${order.lines[0]?.material}, now ${now.lines[0]?.material}`,
+      'flange circle 108.04 mm, now 114.3 mm',
+    ]);
+    expect(orderMoved(order, { ...order, lines: order.lines.slice(1) })).toEqual([
+      'left shaft no longer wanted',
+    ]);
+    expect(orderMoved({ ...order, lines: [] }, order)[1]).toBe('right shaft not ordered, now wanted');
+  });
+
+  it('is held by stops of what the shafts follow from, not by others', () => {
+    const { checks } = evaluate(plan);
+    expect(orderHolds(checks)).toEqual([]);
+    const base = checks[0] as Check;
+    const stop = { ...base, level: 'stop' as const, title: 'Will not engage' };
+    expect(
+      orderHolds([
+        { ...stop, stage: 'shafts' },
+        { ...stop, stage: 'hubs', title: 'Hose' },
+        { ...stop, stage: 'cut', level: 'caution', title: 'Near' },
+      ]),
+    ).toEqual(['Will not engage']);
   });
 
   it('prints on its sheet, in any unit', () => {

@@ -1,3 +1,4 @@
+import { SIDES } from '../geometry';
 import { builder } from './builder';
 import type { Quantity } from './quantity';
 
@@ -32,6 +33,18 @@ export const SHAFTS: readonly Quantity[] = [
   }),
   made('shaft.made', 'Shaft maker holds', 'Length either way, as the maker says.', [0, 3], {
     fallback: { value: 0.4, instrument: 'chosen', why: 'a usual shop’s word' },
+  }),
+  ...SIDES.map((side) =>
+    made(
+      `shaft.received.${side}`,
+      'Shaft as received',
+      'Wheel face to inner end of what arrived, before it is taken.',
+      [100, 1500],
+      { side, instrument: 'rule' },
+    ),
+  ),
+  made('shaft.pilotPlay', 'New pilot under the wheel’s bore', 'How much smaller it is turned.', [0, 1], {
+    fallback: { value: 0.1, instrument: 'chosen', why: 'the wheel slides on by hand and is still centred' },
   }),
 ];
 

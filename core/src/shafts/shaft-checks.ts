@@ -3,7 +3,7 @@ import { SIDES, sideName, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import type { Retention, ShaftRoute, Use } from '../plan';
 import { formatLength } from '../units';
-import type { ShaftFit, ShaftNeed, ShaftsResult } from './shafts-stage';
+import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-stage';
 
 type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 type Maybe = Figure | undefined;
@@ -23,6 +23,8 @@ export interface ShaftChecksInput {
   readonly length: Readonly<Record<Side, Maybe>>;
   readonly floatMin: Maybe;
   readonly floatMax: Maybe;
+  /** Shafts that arrived, as measured. */
+  readonly received: Readonly<Record<Side, Maybe>>;
 }
 
 /** Checks of shafts: what may be shortened, what engages, what touches. */
@@ -35,6 +37,7 @@ export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
     const need = input.shafts.needs[side];
     if (!need) continue;
     checks.push(...shortenChecks(input, need, side));
+    checks.push(...receivedChecks(input.received[side], need, side, limits));
     if (need.source === 'stockShort') checks.push(stockCheck(need, side, limits));
     checks.push(...fitChecks(input, input.shafts.fit[side], side, limits));
   }
@@ -123,6 +126,27 @@ function shortenChecks(
     at: `donor.shaftBody.${side}`,
   });
   return checks;
+}
+
+/** A shaft that arrived against the one that the plan wants; what engages follows from the one that arrived. */
+function receivedChecks(received: Maybe, need: ShaftNeed, side: Side, limits: Changes): Check[] {
+  if (!received || !BOUGHT_SHAFTS.includes(need.source)) return [];
+  const limit = limitOf(limits, 'order.length');
+  const off = received.value - need.fitted.value;
+  const wrong = Math.abs(off) > limit.value;
+  return [
+    {
+      id: `shaft.received.${side}`,
+      stage: 'shafts',
+      level: wrong ? 'caution' : 'ok',
+      title: `${sideName(side)} shaft that arrived is ${wrong ? `too ${off > 0 ? 'long' : 'short'}` : 'as planned'}`,
+      figure: { value: off, unit: 'mm', figureId: received.id },
+      limit,
+      reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. Engagement and gap are worked out for the one that arrived.`,
+      todo: wrong ? 'Send it back, or look at engagement and gap and keep it with a reason.' : '',
+      at: received.id,
+    },
+  ];
 }
 
 function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {

@@ -1,4 +1,4 @@
-import { limitOf, type LimitChange, type LimitId } from '../checks';
+import { limitOf, type Check, type LimitChange, type LimitId, type StageId } from '../checks';
 import { SIDES, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import { factText, type Plan } from '../plan';
@@ -22,6 +22,7 @@ export interface FlangeOrder {
   readonly holes?: number;
   readonly pcd?: number;
   readonly hole?: number;
+  /** Turned under the wheel’s bore by the play that was chosen. */
   readonly pilot?: number;
   readonly thread?: string;
 }
@@ -81,10 +82,8 @@ function flangeOf({ facts, choices }: Plan, of: (id: string) => number | undefin
       ? ['car.wheelHoles', 'car.wheelPcd']
       : ['donor.flangeHoles', 'donor.flangePcd'];
   const [holes, pcd] = from.map(of);
-  const [hole, pilot] = [
-    of('redrill.hole') ?? of('donor.flangeHole'),
-    of('car.wheelBore') ?? of('donor.pilot'),
-  ];
+  const [hole, bore] = [of('redrill.hole') ?? of('donor.flangeHole'), of('car.wheelBore')];
+  const pilot = bore === undefined ? of('donor.pilot') : bore - (of('shaft.pilotPlay') ?? 0);
   const thread = facts['new.studThread'] ?? facts['donor.studThread'];
   return {
     ...(holes === undefined ? {} : { holes }),
@@ -106,6 +105,69 @@ function lacksOf(lines: readonly ShaftLine[], flange: FlangeOrder): readonly str
     flange.holes === undefined || flange.pcd === undefined ? 'Flange pattern' : '',
     flange.pilot === undefined ? 'Pilot' : '',
   ].filter(Boolean);
+}
+
+/** Stages whose stops can make a shaft wrong. */
+const SHAFT_STAGES: readonly StageId[] = ['donor', 'stance', 'cut', 'shafts'];
+
+/**
+ * What has to be settled before shafts are paid for: open stops of the stages that they follow from. Steel that is
+ * cut does not come back.
+ *
+ * @returns titles of the checks; empty where nothing holds
+ */
+export const orderHolds = (checks: readonly Check[]): readonly string[] =>
+  checks.filter((c) => c.level === 'stop' && SHAFT_STAGES.includes(c.stage)).map((c) => c.title);
+
+const LINE_WORDS: Readonly<Record<Exclude<keyof ShaftLine, 'side'>, string>> = {
+  length: 'length',
+  spline: 'spline',
+  splineLength: 'spline length',
+  journal: 'journal',
+  body: 'smallest body',
+  material: 'material',
+  innerEnd: 'inner end',
+};
+const FLANGE_WORDS: Readonly<Record<keyof FlangeOrder, string>> = {
+  holes: 'studs',
+  pcd: 'circle',
+  hole: 'stud hole',
+  pilot: 'pilot',
+  thread: 'stud thread',
+};
+
+/** Sizes that differ by less are the same on any drawing, mm. */
+const SAME_ON_PAPER = 0.005;
+
+/**
+ * What a plan asks for now that an earlier order did not, or otherwise.
+ *
+ * @returns phrases such as `left length 684.5 mm, now 683 mm`; empty where the order still stands
+ */
+export function orderMoved(then: ShaftOrder, now: ShaftOrder): readonly string[] {
+  const sides = SIDES.flatMap((side) => {
+    const [a, b] = [then, now].map((order) => order.lines.find((l) => l.side === side));
+    if (!a || !b) return a === b ? [] : [`${side} shaft ${b ? 'not ordered, now wanted' : 'no longer wanted'}`];
+    return differing(a, b, LINE_WORDS).map((phrase) => `${side} ${phrase}`);
+  });
+  return [...sides, ...differing(then.flange, now.flange, FLANGE_WORDS).map((phrase) => `flange ${phrase}`)];
+}
+
+function differing<T extends object>(a: T, b: T, words: Readonly<Partial<Record<keyof T, string>>>): string[] {
+  return (Object.keys(words) as (keyof T)[])
+    .filter((key) => !sameSize(a[key], b[key]))
+    .map((key) => {
+      const unit = key === 'holes' ? '' : ' mm';
+      return `${words[key] ?? ''} ${sizeText(a[key], unit)}, now ${sizeText(b[key], unit)}`;
+    });
+}
+
+const sameSize = (a: unknown, b: unknown): boolean =>
+  typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) < SAME_ON_PAPER : a === b;
+
+function sizeText(value: unknown, unit: string): string {
+  if (typeof value === 'number') return `${Math.round(value * 100) / 100}${unit}`;
+  return typeof value === 'string' && value !== '' ? value : 'not given';
 }
 
 /** What arrived, as it was measured on the bench. Lengths mm. */

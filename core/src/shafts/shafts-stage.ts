@@ -28,10 +28,16 @@ export interface ShaftsInput {
   readonly pairRight: Maybe;
   readonly pairSplineLeft: Maybe;
   readonly pairSplineRight: Maybe;
+  /** What arrived, as measured: it is what will run. */
+  readonly receivedLeft: Maybe;
+  readonly receivedRight: Maybe;
 }
 
 /** Where a side's shaft comes from. */
 export type ShaftSource = 'own' | 'stockShort' | 'stockPair' | 'new' | 'shortened' | 'other';
+
+/** Shafts that come from outside: made to order, or from stock. */
+export const BOUGHT_SHAFTS: readonly ShaftSource[] = ['new', 'other', 'stockShort', 'stockPair'];
 
 /** The shaft one side needs under one way to cut. */
 export interface ShaftNeed {
@@ -174,11 +180,17 @@ function fitOf(
       unit: 'mm',
       formula: '{H_new} − {L}',
       source: 'From the pinion axis, shaft pushed fully home',
-      inputs: { H_new: plan.half[side], L: need.fitted },
+      inputs: { H_new: plan.half[side], L: received(input, need, side) ?? need.fitted },
     },
     (v) => v.H_new - v.L,
   );
   return { ...engaged(input, need, end, side), gap: gapOf(input, end, side) };
+}
+
+/** The measured length of a shaft that was bought; undefined where none has come, or the donor’s own runs on. */
+function received(input: ShaftsInput, { source }: ShaftNeed, side: Side): Maybe {
+  if (!BOUGHT_SHAFTS.includes(source)) return undefined;
+  return side === 'left' ? input.receivedLeft : input.receivedRight;
 }
 
 /** Spline length of the shaft that is fitted: bought ones as ordered, else the donor's. */

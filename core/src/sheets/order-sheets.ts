@@ -171,6 +171,8 @@ const brakes: Make = (plan, results, { print, fine }) => {
   const of = (id: string) => fine(known(results, id));
   const { brakes: b } = results.hubs;
   const verdict = plan.verdicts.brakes;
+  const made = shaftOrder(plan, results);
+  const pilot = made.lines.length > 0 ? made.flange.pilot : known(results, 'donor.pilot')?.value;
   return [
     {
       title: 'What the supplier asks',
@@ -180,7 +182,7 @@ const brakes: Make = (plan, results, { print, fine }) => {
         both('Housing end, holes across', 'centres, level', of('donor.endWide')),
         both('Housing end, holes upright', 'centres, upright', of('donor.endHigh')),
         both('Flange diameter', 'the rotor goes over it', of('donor.flangeRim')),
-        both('Pilot', 'the rotor sits on it', of('donor.pilot')),
+        both('Pilot', 'the rotor sits on it', pilot === undefined ? NONE : fine({ ...BARE, value: pilot })),
         both('Wheel', 'studs and circle', text(patternText(results))),
         both('Rim inside', 'where the brake sits', of('rim.inside')),
         both('Parking brake', 'what the cable pulls', text(cableText(plan))),

@@ -92,6 +92,33 @@ describe('orders with the shaft maker', () => {
     expect((await step(json.id, 'pay')).json.message).toBe('An order that is shipped cannot be paid.');
   });
 
+  it('are not paid once the plan asks for other shafts, or a stop is open in what they follow from', async () => {
+    const { json } = await quote();
+    const { plan, revision } = (await h.call('GET', `/api/variants/${id}`)).json;
+    const save = (readings: object, baseRevision: number) =>
+      h.call('PUT', `/api/variants/${id}/plan`, {
+        baseRevision,
+        plan: { ...plan, readings: { ...plan.readings, ...readings } },
+        who: 'Ansa',
+      });
+    const width = (value: number) => ({ 'brief.targetWidth': { repeats: [{ value }], instrument: 'chosen' } });
+    await save(width(1399), revision);
+    const moved = await step(json.id, 'pay');
+    expect(moved.status).toBe(400);
+    // 1.5 less on either side.
+    expect(moved.json.problems.map((p: { wrong: string }) => p.wrong)).toEqual([
+      'left length 684.5 mm, now 683 mm',
+      'right length 684 mm, now 682.5 mm',
+    ]);
+    expect(maker.asked.filter((line) => line.includes('/orders'))).toEqual([]);
+    const float = (value: number) => ({ repeats: [{ value }], instrument: 'caliper' });
+    await save({ 'donor.endFloatMin': float(0.9), 'donor.endFloatMax': float(0.4) }, revision + 1);
+    const stopped = await step(json.id, 'pay');
+    expect(stopped.json.message).toContain('Not ordered while a stop is open: End-float');
+    await save({}, revision + 2);
+    expect((await step(json.id, 'pay')).status).toBe(200);
+  });
+
   it('take what arrived right, and catch a wrong length', async () => {
     const right = await step(await shipped(), 'receive', shafts(684.62));
     expect(right.json).toMatchObject({ state: 'accepted', received: { ok: true } });

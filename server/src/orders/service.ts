@@ -1,5 +1,5 @@
 import type { MakerState, OrderState, OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract';
-import { compareReceived, evaluate, shaftOrder } from '@intervex/core';
+import { compareReceived, evaluate, orderHolds, orderMoved, shaftOrder } from '@intervex/core';
 import type { Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
 import { refused } from '../http/refusal';
@@ -41,7 +41,7 @@ export async function quoteOrder(
   return readOrder(pool, id);
 }
 
-/** Pays a quote: the maker begins. */
+/** Pays a quote: the maker begins. Refused where the saved plan asks for other shafts by now, or has a stop. */
 export async function payOrder(
   pool: Pool,
   url: string | undefined,
@@ -50,9 +50,29 @@ export async function payOrder(
 ): Promise<OrderView> {
   const order = await readOrder(pool, id);
   inState(order, ['quoted'], 'paid');
+  await stillWanted(pool, order);
   const { state, note } = await heard(() => placeOrder(there(url), order.quote.number));
   await append(pool, id, { who, state, note });
   return readOrder(pool, id);
+}
+
+async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
+  const { plan } = await readVariant(pool, variantId);
+  const results = evaluate(plan);
+  const moved = orderMoved(order, shaftOrder(plan, results));
+  if (moved.length)
+    throw refused(
+      'invalid',
+      `The plan has moved on since this quote: ${moved.join('; ')}. Ask for a new one.`,
+      moved.map((wrong) => ({ field: 'order', wrong, right: 'a quote of the plan as it stands' })),
+    );
+  const holds = orderHolds(results.checks);
+  if (holds.length)
+    throw refused(
+      'invalid',
+      `Not ordered while a stop is open: ${holds.join('; ')}.`,
+      holds.map((wrong) => ({ field: 'plan', wrong, right: 'no open stop in what the shafts follow from' })),
+    );
 }
 
 /**

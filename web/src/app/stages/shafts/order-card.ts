@@ -1,9 +1,20 @@
 import { Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { OrderState, OrderView } from '@intervex/contract/wire';
-import { parseLength, sideName, type ReceivedShaft, type Side } from '@intervex/core';
+import {
+  evaluate,
+  orderHolds,
+  orderMoved,
+  parseLength,
+  shaftOrder,
+  sideName,
+  type Plan,
+  type ReceivedShaft,
+  type Side,
+} from '@intervex/core';
+import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { OrdersService } from './orders.service';
+import { OrdersService, receivedId } from './orders.service';
 
 const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   quoted: 'quoted',
@@ -28,6 +39,7 @@ type SizeKey = keyof typeof SIZES;
 })
 export class OrderCard {
   private readonly orders = inject(OrdersService);
+  private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   readonly order = input.required<OrderView>();
 
@@ -40,6 +52,14 @@ export class OrderCard {
   protected readonly reason = linkedSignal({ source: () => this.order().id, computation: () => '' });
   protected readonly word = computed(() => STATE_WORDS[this.order().state]);
   protected readonly withMaker = computed(() => WITH_MAKER.includes(this.order().state));
+  /** Why it must not be paid as it stands; told for the open variant, the server holds all. */
+  protected readonly held = computed((): readonly string[] => {
+    const { order, state, variantId } = this.order();
+    if (state !== 'quoted' || variantId !== this.store.variant()?.id) return [];
+    const results = this.store.results();
+    const moved = orderMoved(order, shaftOrder(this.store.plan(), results));
+    return moved.length ? moved : orderHolds(results.checks);
+  });
   protected readonly toMeasure = computed(() => this.order().state === 'shipped');
   protected readonly lines = computed(() =>
     this.order().order.lines.map((line) => ({
@@ -61,6 +81,28 @@ export class OrderCard {
       text: `${this.units.show(s.measured, 'mm', 2)}, ordered ${this.units.show(s.ordered, 'mm', 2)}, off by ${this.units.show(s.off, 'mm', 2)}`,
     })),
   );
+  /** What engages and what is left where a wrong length is kept, by the plan as it stands. */
+  protected readonly kept = computed((): readonly string[] => {
+    const { state, received, variantId } = this.order();
+    if (state !== 'wrong' || variantId !== this.store.variant()?.id) return [];
+    const lengths = (received?.sizes ?? []).filter((s) => s.what === 'length');
+    const plan = this.store.plan();
+    const readings: Record<string, Plan['readings'][string]> = { ...plan.readings };
+    for (const { side, measured } of lengths)
+      readings[receivedId(side)] = { repeats: [{ value: measured }], instrument: 'rule' };
+    const { fit } = evaluate({ ...plan, readings }).shafts;
+    return lengths
+      .filter((s) => !s.ok)
+      .map(({ side }) => {
+        const { gap, share } = fit[side];
+        const said = [
+          share && `${this.units.show(share.value, 'ratio')} of the side gear’s spline engages`,
+          gap && `${this.units.show(gap.value, 'mm')} stay to the cross shaft`,
+        ].filter(Boolean);
+        return said.length ? `${sideName(side)}, kept as it is: ${said.join(', ')}.` : '';
+      })
+      .filter(Boolean);
+  });
   protected readonly events = computed(() =>
     this.order().events.map((e) => ({
       ...e,

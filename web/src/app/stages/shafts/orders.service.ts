@@ -1,9 +1,13 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract/wire';
+import type { Side } from '@intervex/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { ApiService, sentenceOf } from '../../state/api.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
+
+/** The quantity of a shaft that arrived. */
+export const receivedId = (side: Side): string => `shaft.received.${side}`;
 
 /** Orders of the open project with the shaft maker. */
 @Injectable({ providedIn: 'root' })
@@ -44,8 +48,22 @@ export class OrdersService {
       const others = this.orders().filter((o) => o.id !== order.id);
       const at = this.orders().findIndex((o) => o.id === order.id);
       this.orders.set(at < 0 ? [order, ...others] : this.orders().map((o) => (o.id === order.id ? order : o)));
+      this.keepMeasured(order);
       this.trouble.set(order.trouble ? `${order.trouble}; this is how it stood last.` : '');
     });
+  }
+
+  /** What was taken stands in the plan as it was measured; what goes back does not. */
+  private keepMeasured({ state, variantId, received, events }: OrderView): void {
+    if (variantId !== this.store.variant()?.id || !['accepted', 'sentBack'].includes(state)) return;
+    const { who, at } = events.at(-1) ?? { who: this.person.name(), at: new Date().toISOString() };
+    for (const { side, what, measured: value } of received?.sizes ?? [])
+      if (what === 'length')
+        this.store.setReading(
+          receivedId(side),
+          state === 'accepted' ? { repeats: [{ value, who, at }], instrument: 'rule' } : undefined,
+        );
+    this.store.saveNow();
   }
 
   private async during(work: () => Promise<void>): Promise<void> {

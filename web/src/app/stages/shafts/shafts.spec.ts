@@ -2,10 +2,11 @@ import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { OrderView, PairsAnswer } from '@intervex/contract/wire';
 import { runStack, type PartOffer, type Plan } from '@intervex/core';
-import { Bench, donorPlan, read } from '../../testing/bench';
+import { Bench, donorPlan, read, VARIANT } from '../../testing/bench';
 import { HeavyService } from '../../work/heavy.service';
 import { ChancesDesk } from './chances-desk';
 import { OrderCard } from './order-card';
+import { OrdersService } from './orders.service';
 import { PairsDesk } from './pairs-desk';
 import { StrengthTable } from './strength-table';
 
@@ -188,6 +189,61 @@ describe('an order', () => {
     // 26.482·25.4.
     expect(body.shafts[0]?.length).toBeCloseTo(672.6428, 4);
     expect(body.shafts[1]).toEqual({ side: 'right', length: 683.9 });
+  });
+
+  it('is not placed once the plan asks for other shafts', async () => {
+    const order = { ...ORDER, variantId: VARIANT, state: 'quoted' } as const;
+    const bench = await Bench.of(OrderCard, PLAN, { order });
+    expect(bench.text).toContain('Not to be placed as it stands:left length 684.5 mm, now 684 mm');
+    const place = () => bench.button('Place the order') as HTMLButtonElement;
+    expect(place().disabled).toBe(true);
+    // Of another variant nothing is known here; the server holds it to its own plan.
+    bench.fixture.componentRef.setInput('order', { ...order, variantId: ORDER.variantId });
+    await bench.fixture.whenStable();
+    expect(place().disabled).toBe(false);
+  });
+
+  it('says what a wrong length would do, and puts a taken one into the plan', async () => {
+    const size = {
+      side: 'left',
+      what: 'length',
+      ordered: 684.1,
+      measured: 681.3,
+      off: -2.8,
+      limit: 0.5,
+      ok: false,
+      todo: '',
+    } as const;
+    const wrong: OrderView = {
+      ...ORDER,
+      variantId: VARIANT,
+      state: 'wrong',
+      received: { ok: false, sizes: [size] },
+    };
+    const plan = donorPlan({
+      'donor.crossShaft': read('caliper', 22.2),
+      'donor.endFloatMin': read('caliper', 0.12),
+    });
+    const bench = await Bench.of(OrderCard, plan, { order: wrong });
+    // Half of 701 − 681.3 + 0.12 − 11.1.
+    expect(bench.text).toContain('Left, kept as it is: 8.7 mm stay to the cross shaft.');
+    TestBed.inject(OrdersService).orders.set([wrong]);
+    const input = bench.all('.reason input')[0] as HTMLInputElement;
+    input.value = 'Gap stays over 3 mm';
+    input.dispatchEvent(new Event('input'));
+    bench.button('Keep it as it is').click();
+    const events = [
+      ...wrong.events,
+      { at: '2027-04-01T08:00:00.000Z', who: 'Birk', state: 'accepted', note: '' },
+    ];
+    TestBed.inject(HttpTestingController)
+      .expectOne((r) => r.url.endsWith('/settle'))
+      .flush({ ...wrong, state: 'accepted', events });
+    await bench.settle();
+    expect(bench.store.plan().readings['shaft.received.left']).toEqual({
+      repeats: [{ value: 681.3, who: 'Birk', at: '2027-04-01T08:00:00.000Z' }],
+      instrument: 'rule',
+    });
   });
 
   it('shows what is wrong, and keeps it only with a reason', async () => {
