@@ -115,6 +115,7 @@ export function shaftInputs(
     pairRight: pair.right,
     pairSplineLeft: pair.splineLeft,
     pairSplineRight: pair.splineRight,
+    clip: plan.choices.retentionTo === 'cClip',
     receivedLeft: of('shaft.received.left'),
     receivedRight: of('shaft.received.right'),
   };

@@ -41,10 +41,11 @@ export function stackSide(plan: Plan, results: Results, side: Side): StackSide {
   const reading = (id: string) => results.known[id]?.figure;
   const school = results.schools.find((s) => s.school === plan.choices.school);
   const planned = school && isPlanned(school) ? school : undefined;
+  const clip = plan.choices.retentionTo === 'cClip';
   const parts: Readonly<Partial<Record<StackKey, StackPart | undefined>>> = {
     half: sized(planned?.half[side].value, reading(`donor.half.${side}`)),
     ...(planned?.work[side] === 'shorten' ? cutParts(results, side) : {}),
-    ...shaftParts(results, side),
+    ...shaftParts(results, side, clip),
     gearStart: of(reading(`donor.sideGear.${side}`)),
     gearSpline: of(reading('donor.sideGearSpline')),
     crossShaft: of(reading('donor.crossShaft')),
@@ -52,7 +53,10 @@ export function stackSide(plan: Plan, results: Results, side: Side): StackSide {
     ...wheelParts(plan, results, side, planned?.half[side].value),
     ...brakeParts(results, side),
   };
-  return { parts: Object.fromEntries(STACK_KEYS.flatMap((key) => (parts[key] ? [[key, parts[key]]] : []))) };
+  return {
+    clip,
+    parts: Object.fromEntries(STACK_KEYS.flatMap((key) => (parts[key] ? [[key, parts[key]]] : []))),
+  };
 }
 
 const cutParts = ({ known }: Results, side: Side) => ({
@@ -63,25 +67,25 @@ const cutParts = ({ known }: Results, side: Side) => ({
 /** Sources whose length is what a maker holds, not what was read. */
 const BOUGHT: readonly ShaftSource[] = ['new', 'stockPair', 'other'];
 
-function shaftParts({ shafts, known }: Results, side: Side): Partial<Record<StackKey, StackPart | undefined>> {
+function shaftParts(
+  { shafts, known }: Results,
+  side: Side,
+  clip: boolean,
+): Partial<Record<StackKey, StackPart | undefined>> {
   const need = shafts.needs[side];
   const own = known[`donor.shaftSpline.${side}`]?.figure;
   if (!need) return {};
-  const received = BOUGHT_SHAFTS.includes(need.source) ? known[`shaft.received.${side}`]?.figure : undefined;
-  const bought = !received && BOUGHT.includes(need.source);
+  const came = BOUGHT_SHAFTS.includes(need.source) ? known[`shaft.received.${side}`]?.figure : undefined;
+  const shaftSpline = of(need.source === 'own' ? own : (known['shaft.spline']?.figure ?? own));
+  const planned = nominal(need.fitted);
+  // By a clip the inner end stands where it is planned, whatever came.
+  if (came && clip) return { shaft: planned, made: sized(came.value - need.fitted.value, came), shaftSpline };
+  if (came) return { shaft: of(came), shaftSpline };
+  if (!BOUGHT.includes(need.source))
+    return { shaft: { ...planned, u: standardUncertainty(need.fitted) }, shaftSpline };
   const holds = known['shaft.made']?.figure;
-  const made =
-    bought && holds
-      ? { ...nominal(holds), value: 0, u: holds.value / Math.sqrt(3), shape: 'flat' as const }
-      : undefined;
-  return {
-    shaft: of(received) ?? {
-      ...nominal(need.fitted),
-      ...(bought ? {} : { u: standardUncertainty(need.fitted) }),
-    },
-    made,
-    shaftSpline: of(need.source === 'own' ? own : (known['shaft.spline']?.figure ?? own)),
-  };
+  const made = holds && { ...nominal(holds), value: 0, u: holds.value / Math.sqrt(3), shape: 'flat' as const };
+  return { shaft: planned, made, shaftSpline };
 }
 
 const nominal = ({ id, label, value }: Figure): StackPart => ({ id, label, value, u: 0, shape: 'normal' });

@@ -143,6 +143,34 @@ describe('stack of a plan', () => {
     expect(kept.checks.find((c) => c.id === 'shaft.received.left')?.level).toBe('ok');
   });
 
+  it('knows that a clip lets the wheel follow the shaft that arrived', () => {
+    const clip = { retention: 'cClip', retentionTo: 'cClip' } as const;
+    const came = { 'shaft.received.left': reading('rule', 681.7) };
+    const [planned, results] = [MORE, { ...MORE, ...came }].map((readings) =>
+      evaluate(workedPlan(readings, clip)),
+    );
+    expect(results?.shafts.fit.left.gap?.value).toBe(planned?.shafts.fit.left.gap?.value);
+    const check = results?.checks.find((c) => c.id === 'shaft.received.left');
+    expect(check?.reason).toContain('the wheel face moves by what it is off');
+    const plan = workedPlan({ ...MORE, ...came }, clip);
+    const side = stackSide(plan, evaluate(plan), 'left');
+    expect(side).toMatchObject({
+      clip: true,
+      parts: { shaft: { value: 684.5 }, made: { id: 'shaft.received.left' } },
+    });
+    expect(side.parts.made?.value).toBeCloseTo(-2.8, 9);
+    const line = { ...shaftOrder(plan, evaluate(plan)) };
+    const found = compareReceived(
+      line,
+      [
+        { side: 'left', length: 681.7 },
+        { side: 'right', length: 684.1 },
+      ],
+      {},
+    );
+    expect(found.sizes[0]?.todo).toContain('wheel face and rotor stand further in');
+  });
+
   it('agrees with the figures of the plan at its middle', () => {
     const plan = workedPlan(MORE);
     const results = evaluate(plan);

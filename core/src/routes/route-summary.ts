@@ -3,7 +3,7 @@ import { isPlanned } from '../cut';
 import { sellersWord, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
-import { DONOR_PARTS, factText, type DonorVerdict, type Plan, type Verdict } from '../plan';
+import { DONOR_PARTS, factText, type DonorVerdict, type PatternRoute, type Plan, type Verdict } from '../plan';
 
 /** One way of doing the job, in the figures by which ways are compared. */
 export interface RouteSummary {
@@ -39,10 +39,18 @@ export interface RouteMoney {
   readonly shafts: number;
   readonly machining: number;
   readonly joints: number;
+  /** Re-drill or adapters, where one is chosen and the joint has no cost of its own. */
+  readonly pattern: number;
   readonly total: number;
   /** What has no price yet, by name. */
   readonly unpriced: readonly string[];
 }
+
+/** What a way to make flange and wheel agree costs; other shafts stand with the shafts. */
+const PATTERN_COSTS: Readonly<Partial<Record<PatternRoute, readonly [id: string, what: string]>>> = {
+  redrill: ['redrill.cost', 'the re-drill'],
+  adapter: ['adapter.cost', 'the adapters'],
+};
 
 /** Days of a week. */
 const WEEK = 7;
@@ -110,13 +118,17 @@ function moneyOf(plan: Plan, results: Results, of: (id: string) => number | unde
   const shafts = price('cost.shafts', 'shafts');
   const machining = price('cost.machining', 'machining and welding');
   const joints = results.mating.reduce((sum, j) => sum + (j.note.cost ?? 0), 0);
+  const way = PATTERN_COSTS[plan.choices.pattern];
+  const noted = plan.joints.wheelPattern?.cost !== undefined;
+  const pattern = way && !noted ? price(...way) : 0;
   return {
     purchase,
     parts,
     shafts,
     machining,
     joints,
-    total: purchase + parts + shafts + machining + joints,
+    pattern,
+    total: purchase + parts + shafts + machining + joints + pattern,
     unpriced,
   };
 }

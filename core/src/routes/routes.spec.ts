@@ -53,6 +53,31 @@ describe('sum of a route', () => {
   });
 });
 
+describe('flange to wheel in a route', () => {
+  const base = workedPlan();
+  const way = (pattern: 'redrill' | 'adapter' | 'shafts', more: Partial<Plan> = {}) =>
+    summary(
+      pattern,
+      {
+        ...money(180, 540, 220, 46, 11),
+        'redrill.cost': reading('chosen', 64),
+      },
+      { choices: { ...base.choices, pattern }, ...more },
+    ).money;
+
+  it('costs what the chosen way costs, once', () => {
+    expect(way('redrill')).toMatchObject({ pattern: 64, total: 1004 });
+    expect(way('shafts')).toMatchObject({ pattern: 0, total: 940 });
+    expect(way('adapter')).toMatchObject({ pattern: 0, unpriced: ['the adapters'] });
+    // The builder priced the joint itself.
+    expect(way('redrill', { joints: { wheelPattern: { cost: 90 } } })).toMatchObject({
+      pattern: 0,
+      joints: 90,
+      total: 1030,
+    });
+  });
+});
+
 describe('order of routes', () => {
   const cheap = summary('cheap', money(150, 540, 260, 58, 21));
   const dear = summary('dear', money(900, 310, 90, 14, 4));

@@ -37,7 +37,7 @@ export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
     const need = input.shafts.needs[side];
     if (!need) continue;
     checks.push(...shortenChecks(input, need, side));
-    checks.push(...receivedChecks(input.received[side], need, side, limits));
+    checks.push(...receivedChecks(input, need, side, limits));
     if (need.source === 'stockShort') checks.push(stockCheck(need, side, limits));
     checks.push(...fitChecks(input, input.shafts.fit[side], side, limits));
   }
@@ -128,8 +128,19 @@ function shortenChecks(
   return checks;
 }
 
+const CLIPPED =
+  'The clip holds its inner end, so the wheel face moves by what it is off, and the rotor with it.';
+const FREE = 'Engagement and gap are worked out for the one that arrived.';
+
 /** A shaft that arrived against the one that the plan wants; what engages follows from the one that arrived. */
-function receivedChecks(received: Maybe, need: ShaftNeed, side: Side, limits: Changes): Check[] {
+function receivedChecks(
+  { received: both, retentionTo }: ShaftChecksInput,
+  need: ShaftNeed,
+  side: Side,
+  limits: Changes,
+): Check[] {
+  const received = both[side];
+  const clip = retentionTo === 'cClip';
   if (!received || !BOUGHT_SHAFTS.includes(need.source)) return [];
   const limit = limitOf(limits, 'order.length');
   const off = received.value - need.fitted.value;
@@ -142,8 +153,10 @@ function receivedChecks(received: Maybe, need: ShaftNeed, side: Side, limits: Ch
       title: `${sideName(side)} shaft that arrived is ${wrong ? `too ${off > 0 ? 'long' : 'short'}` : 'as planned'}`,
       figure: { value: off, unit: 'mm', figureId: received.id },
       limit,
-      reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. Engagement and gap are worked out for the one that arrived.`,
-      todo: wrong ? 'Send it back, or look at engagement and gap and keep it with a reason.' : '',
+      reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. ${clip ? CLIPPED : FREE}`,
+      todo: wrong
+        ? `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`
+        : '',
       at: received.id,
     },
   ];

@@ -41,6 +41,8 @@ export interface OrderBasis {
   readonly known: Readonly<Record<string, { readonly figure: Figure } | undefined>>;
 }
 
+const CLIP_END = 'grooved for the clip';
+
 /** Sources that are made to order; the others are bought as they are, or stay. */
 const MADE: readonly string[] = ['new', 'other'];
 
@@ -63,7 +65,7 @@ export function shaftOrder(plan: Plan, { shafts, known }: OrderBasis): ShaftOrde
         length: need.fitted.value,
         spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
         material: material ? factText('donor.material', material.value) : '',
-        innerEnd: plan.choices.retentionTo === 'cClip' ? 'grooved for the clip' : 'plain, chamfered 1 × 45°',
+        innerEnd: plan.choices.retentionTo === 'cClip' ? CLIP_END : 'plain, chamfered 1 × 45°',
         ...(splineLength === undefined ? {} : { splineLength }),
         ...(journal === undefined ? {} : { journal }),
         ...(body === undefined ? {} : { body }),
@@ -215,9 +217,9 @@ export function compareReceived(
   const sizes = received.flatMap((r): ReceivedSize[] => {
     const line = order.lines.find((l) => l.side === r.side) as ShaftLine;
     const list: (ReceivedSize | undefined)[] = [
-      sizeOf(r.side, 'length', line.length, r.length, lengthLimit),
-      sizeOf(r.side, 'journal', line.journal, r.journal, journalLimit),
-      sizeOf(r.side, 'splineLength', line.splineLength, r.splineLength, lengthLimit),
+      sizeOf(line, 'length', r.length, lengthLimit),
+      sizeOf(line, 'journal', r.journal, journalLimit),
+      sizeOf(line, 'splineLength', r.splineLength, lengthLimit),
     ];
     return list.filter((s) => s !== undefined);
   });
@@ -225,26 +227,29 @@ export function compareReceived(
 }
 
 function sizeOf(
-  side: Side,
+  line: ShaftLine,
   what: ReceivedSize['what'],
-  ordered: number | undefined,
   measured: number | undefined,
   limit: number,
 ): ReceivedSize | undefined {
+  const ordered = line[what];
   if (ordered === undefined || measured === undefined) return undefined;
   const off = measured - ordered;
   const ok = what === 'splineLength' ? off >= -limit : Math.abs(off) <= limit;
-  return { side, what, ordered, measured, off, limit, ok, todo: ok ? '' : todoOf(what, off) };
+  return { side: line.side, what, ordered, measured, off, limit, ok, todo: ok ? '' : todoOf(line, what, off) };
 }
 
-function todoOf(what: ReceivedSize['what'], off: number): string {
+function todoOf({ innerEnd }: ShaftLine, what: ReceivedSize['what'], off: number): string {
   if (what === 'journal')
     return off > 0
       ? 'The bearing will not go on: send it back to be ground.'
       : 'The bearing has no seat: send it back. Never build a journal up by welding.';
   if (what === 'splineLength')
     return 'Less of the side gear engages: work the engagement out again, or send it back.';
+  const long = off > 0 ? 'Too long' : 'Too short';
+  if (innerEnd === CLIP_END)
+    return `${long}: the clip holds its inner end, so wheel face and rotor stand further ${off > 0 ? 'out' : 'in'}. Send it back.`;
   return off > 0
-    ? 'Too long: it runs into the cross shaft or pushes the bearing out. Send it back, or have its inner end shortened and chamfered.'
-    : 'Too short: less of the spline engages and the wheel face stands inboard. Send it back.';
+    ? `${long}: it runs into the cross shaft or pushes the bearing out. Send it back, or have its inner end shortened and chamfered.`
+    : `${long}: less of the spline engages. Send it back.`;
 }

@@ -28,6 +28,8 @@ export interface ShaftsInput {
   readonly pairRight: Maybe;
   readonly pairSplineLeft: Maybe;
   readonly pairSplineRight: Maybe;
+  /** A clip holds the new shafts’ inner ends. */
+  readonly clip: boolean;
   /** What arrived, as measured: it is what will run. */
   readonly receivedLeft: Maybe;
   readonly receivedRight: Maybe;
@@ -187,9 +189,12 @@ function fitOf(
   return { ...engaged(input, need, end, side), gap: gapOf(input, end, side) };
 }
 
-/** The measured length of a shaft that was bought; undefined where none has come, or the donor’s own runs on. */
+/**
+ * The measured length of a shaft that was bought; undefined where none has come, the donor’s own runs on, or a clip
+ * holds the inner end where it is planned.
+ */
 function received(input: ShaftsInput, { source }: ShaftNeed, side: Side): Maybe {
-  if (!BOUGHT_SHAFTS.includes(source)) return undefined;
+  if (input.clip || !BOUGHT_SHAFTS.includes(source)) return undefined;
   return side === 'left' ? input.receivedLeft : input.receivedRight;
 }
 

@@ -84,6 +84,37 @@ describe('tolerance stack', () => {
     expect(outcomeOf('align', { rotor: 41.3, caliper: 40.4 })).toBeCloseTo(0.9, 9);
   });
 
+  it('moves the wheel by the shaft and the brake by the housing where a clip holds the inner end', () => {
+    const v = {
+      half: 701,
+      scribe: 0.3,
+      weld: -0.7,
+      shaft: 684.5,
+      made: 1.1,
+      crossShaft: 22.2,
+      et: 30,
+      section: 170,
+      inboard: 558.2,
+      outboard: 776.4,
+      rotor: 41.3,
+      caliper: 40.4,
+    };
+    // 701 − 684.5 − 11.1, whatever shaft and housing are off by.
+    expect(outcomeOf('gap', v, true)).toBeCloseTo(5.4, 9);
+    // 701 + 0.3 − 0.7 − 684.5 − 1.1 − 11.1.
+    expect(outcomeOf('gap', v)).toBeCloseTo(3.9, 9);
+    // 701 + 1.1 − 30 − 85 − 558.2, and 701 − 0.4 − 30 − 85 − 558.2.
+    expect(outcomeOf('inboard', v, true)).toBeCloseTo(28.9, 9);
+    expect(outcomeOf('inboard', v)).toBeCloseTo(27.4, 9);
+    expect(outcomeOf('outboard', v, true)).toBeCloseTo(19.3, 9);
+    // 41.3 + 1.1 + 0.4 − 40.4.
+    expect(outcomeOf('align', v, true)).toBeCloseTo(2.4, 9);
+    expect(outcomeOf('align', v)).toBeCloseTo(0.9, 9);
+    const gap = runStack({ parts: SIDE, clip: true }, LIMITS, 40_000, 7).outcomes.find((o) => o.id === 'gap');
+    // Only the half and the cross shaft spread it.
+    expect((gap?.s ?? 0) / Math.sqrt(0.2116 + 0.000036)).toBeCloseTo(1, 2);
+  });
+
   it('draws the same for the same seed, and leaves out what is not known', () => {
     expect(run(SIDE, 2000, 3)).toEqual(run(SIDE, 2000, 3));
     expect(run(SIDE, 2000, 3).all).not.toBe(run({ ...SIDE, half: part('h', 700, 2) }, 2000, 4).all);

@@ -36,6 +36,11 @@ export type StackKey = (typeof STACK_KEYS)[number];
 /** One side of the axle as it will be made. Parts left out are certain and take no part. */
 export interface StackSide {
   readonly parts: Readonly<Partial<Record<StackKey, StackPart>>>;
+  /**
+   * A clip holds the shaft by its inner end: what is off in its length moves the wheel, what is off in the housing
+   * moves the brake. Else the housing end holds it, and both move its inner end.
+   */
+  readonly clip?: boolean;
 }
 
 /** Least that must hold. */
@@ -83,15 +88,18 @@ export interface StackResult {
 }
 
 type Sizes = Partial<Record<StackKey, number>>;
-type Formula = (v: Sizes) => number | undefined;
+type Formula = (v: Sizes, clip: boolean) => number | undefined;
 
-/** Half as it comes: as read, moved by scribing and weld, less what is cut to the plan. */
-const half = (v: Sizes): number | undefined =>
-  v.half === undefined ? undefined : v.half + (v.scribe ?? 0) + (v.weld ?? 0);
+/** How far the housing end comes out beside its place. */
+const housing = (v: Sizes): number => (v.scribe ?? 0) + (v.weld ?? 0);
+
+/** Half as it comes: as planned, moved by what holds the shaft. */
+const half = (v: Sizes, clip: boolean): number | undefined =>
+  v.half === undefined ? undefined : v.half + (clip ? (v.made ?? 0) : housing(v));
 
 /** Inner end of the shaft from the pinion axis, fully home. */
-const shaftEnd = (v: Sizes): number | undefined => {
-  const at = half(v);
+const shaftEnd = (v: Sizes, clip: boolean): number | undefined => {
+  const at = half(v, clip);
   return at === undefined || v.shaft === undefined ? undefined : at - v.shaft - (v.made ?? 0);
 };
 
@@ -100,8 +108,8 @@ const overlap = (from: number, spline: number, gear: number, gearSpline: number)
   Math.max(0, Math.min(from + spline, gear + gearSpline) - Math.max(from, gear));
 
 const OUTCOMES: Readonly<Record<StackOutcome, Formula>> = {
-  engagement: (v) => {
-    const end = shaftEnd(v);
+  engagement: (v, clip) => {
+    const end = shaftEnd(v, clip);
     if (
       end === undefined ||
       v.gearStart === undefined ||
@@ -113,27 +121,32 @@ const OUTCOMES: Readonly<Record<StackOutcome, Formula>> = {
     const out = overlap(end + (v.float ?? 0), v.shaftSpline, v.gearStart, v.gearSpline);
     return Math.min(home, out) / v.gearSpline;
   },
-  gap: (v) => {
-    const end = shaftEnd(v);
+  gap: (v, clip) => {
+    const end = shaftEnd(v, clip);
     return end === undefined || v.crossShaft === undefined ? undefined : end - v.crossShaft / 2;
   },
-  inboard: (v) => {
-    const at = half(v);
+  inboard: (v, clip) => {
+    const at = half(v, clip);
     if (at === undefined || v.et === undefined || v.section === undefined || v.inboard === undefined)
       return undefined;
     return at - v.et - v.section / 2 - v.inboard;
   },
-  outboard: (v) => {
-    const at = half(v);
+  outboard: (v, clip) => {
+    const at = half(v, clip);
     if (at === undefined || v.et === undefined || v.section === undefined || v.outboard === undefined)
       return undefined;
     return v.outboard - (at - v.et) - v.section / 2;
   },
-  align: (v) => (v.rotor === undefined || v.caliper === undefined ? undefined : Math.abs(v.rotor - v.caliper)),
+  align: (v, clip) => {
+    if (v.rotor === undefined || v.caliper === undefined) return undefined;
+    const moved = clip ? (v.made ?? 0) - housing(v) : 0;
+    return Math.abs(v.rotor + moved - v.caliper);
+  },
 };
 
 /** Value of an outcome for given sizes; undefined where a part it needs is missing. */
-export const outcomeOf = (id: StackOutcome, sizes: Sizes): number | undefined => OUTCOMES[id](sizes);
+export const outcomeOf = (id: StackOutcome, sizes: Sizes, clip = false): number | undefined =>
+  OUTCOMES[id](sizes, clip);
 
 const holds = (id: StackOutcome, value: number, limits: StackLimits): boolean =>
   id === 'align' ? value <= limits.align : value >= limits[id];
@@ -162,8 +175,9 @@ export function runStack(
   const keys = STACK_KEYS.filter((key) => side.parts[key] !== undefined);
   const parts = keys.map((key) => checked(side.parts[key] as StackPart));
   const sizes = middleOf(side.parts);
-  const known = STACK_OUTCOMES.filter((id) => OUTCOMES[id](sizes) !== undefined);
-  const tally = new Tally(parts, known, draws);
+  const clip = side.clip ?? false;
+  const known = STACK_OUTCOMES.filter((id) => OUTCOMES[id](sizes, clip) !== undefined);
+  const tally = new Tally(parts, known, draws, clip);
   const drawers = parts.map(drawerOf(seededRandom(seed)));
   for (let n = 0; n < draws; n += 1) {
     if (n % SLICE === 0 && n > 0 && !goOn(n / draws)) break;
@@ -209,6 +223,7 @@ class Tally {
     private readonly parts: readonly StackPart[],
     private readonly known: readonly StackOutcome[],
     draws: number,
+    private readonly clip: boolean,
   ) {
     this.values = known.map(() => new Float64Array(draws));
     this.offs = parts.map(() => new Float64Array(draws));
@@ -223,7 +238,7 @@ class Tally {
   came(sizes: Sizes, limits: StackLimits): void {
     let all = true;
     for (let k = 0; k < this.known.length; k += 1) {
-      const value = (this.formulas[k] as Formula)(sizes) as number;
+      const value = (this.formulas[k] as Formula)(sizes, this.clip) as number;
       (this.values[k] as Float64Array)[this.n] = value;
       if (holds(this.known[k] as StackOutcome, value, limits)) this.held[k] = (this.held[k] as number) + 1;
       else all = false;

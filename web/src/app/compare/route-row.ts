@@ -47,6 +47,7 @@ export function routeRows(routes: readonly RouteSummary[], show: Show): readonly
     ['Shafts', (r) => money(r.money.shafts)],
     ['Machining and welding', (r) => money(r.money.machining)],
     ['Work on the joints', (r) => money(r.money.joints)],
+    ['Re-drill or adapters', (r) => money(r.money.pattern)],
     ['Together', (r) => text(r.money.total.toFixed(0) + (r.money.unpriced.length ? ' +' : ''))],
     [
       'Own hours',

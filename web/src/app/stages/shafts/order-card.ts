@@ -8,7 +8,9 @@ import {
   parseLength,
   shaftOrder,
   sideName,
+  tightest,
   type Plan,
+  type ReceivedSize,
   type ReceivedShaft,
   type Side,
 } from '@intervex/core';
@@ -87,6 +89,7 @@ export class OrderCard {
     if (state !== 'wrong' || variantId !== this.store.variant()?.id) return [];
     const lengths = (received?.sizes ?? []).filter((s) => s.what === 'length');
     const plan = this.store.plan();
+    if (plan.choices.retentionTo === 'cClip') return lengths.filter((s) => !s.ok).map((s) => this.moved(s));
     const readings: Record<string, Plan['readings'][string]> = { ...plan.readings };
     for (const { side, measured } of lengths)
       readings[receivedId(side)] = { repeats: [{ value: measured }], instrument: 'rule' };
@@ -110,6 +113,19 @@ export class OrderCard {
       word: STATE_WORDS[e.state],
     })),
   );
+
+  /** A clip holds the inner end: the wheel face follows what the shaft is off by. */
+  private moved({ side, off }: ReceivedSize): string {
+    const { clearances } = this.store.results().stance;
+    const { limits } = this.store.plan();
+    const gaps = (['inboard', 'outboard'] as const).flatMap((from) => {
+      const gap = tightest(clearances, side, from, limits)?.gap.value;
+      const moved = gap === undefined ? undefined : gap + (from === 'inboard' ? off : -off);
+      return moved === undefined ? [] : [`${this.units.show(moved, 'mm')} ${from}`];
+    });
+    const stays = gaps.length ? `; the tyre keeps ${gaps.join(' and ')}` : '';
+    return `${sideName(side)}, kept as it is: wheel face and rotor stand ${this.units.show(Math.abs(off), 'mm')} further ${off > 0 ? 'out' : 'in'}${stays}.`;
+  }
 
   protected type(side: Side, size: SizeKey, text: string): void {
     this.typed.update((all) => ({ ...all, [`${side}.${size}`]: text }));

@@ -227,6 +227,9 @@ describe('an order', () => {
     const bench = await Bench.of(OrderCard, plan, { order: wrong });
     // Half of 701 − 681.3 + 0.12 − 11.1.
     expect(bench.text).toContain('Left, kept as it is: 8.7 mm stay to the cross shaft.');
+    await bench.change({ ...plan, choices: { ...plan.choices, retentionTo: 'cClip' } });
+    expect(bench.text).toContain('Left, kept as it is: wheel face and rotor stand 2.8 mm further in.');
+    await bench.change(plan);
     TestBed.inject(OrdersService).orders.set([wrong]);
     const input = bench.all('.reason input')[0] as HTMLInputElement;
     input.value = 'Gap stays over 3 mm';
