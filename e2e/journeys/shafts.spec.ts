@@ -115,7 +115,7 @@ test('an order is placed, a shaft of the wrong length is caught and recorded', a
   await page.getByLabel('Right length').fill('683.9');
   await page.getByRole('button', { name: 'Compare with the order' }).click();
   await expect(card(page).locator('.state')).toHaveText('taken');
-  await expect(field(page, 'Shaft as received, left')).toHaveValue('684.7');
+  await expect(field(page, 'Shaft as received, left')).toHaveValue('684.65');
   await saved(page);
   await card(page)
     .getByText(/What became of it/)
