@@ -17,6 +17,7 @@ import type { Results } from './results';
 
 type Maybe = Figure | undefined;
 type Parts = Partial<Record<StackKey, StackPart>>;
+type MaybeParts = Partial<Record<StackKey, StackPart | undefined>>;
 
 /** Two rule-set marks: standard uncertainty, mm. */
 const SCRIBE_U = (0.25 / Math.sqrt(3)) * Math.SQRT2;
@@ -42,7 +43,7 @@ export function stackSide(plan: Plan, results: Results, side: Side): StackSide {
   const school = results.schools.find((s) => s.school === plan.choices.school);
   const planned = school && isPlanned(school) ? school : undefined;
   const clip = plan.choices.retentionTo === 'cClip';
-  const parts: Readonly<Partial<Record<StackKey, StackPart | undefined>>> = {
+  const parts: MaybeParts = {
     half: sized(planned?.half[side].value, reading(`donor.half.${side}`)),
     ...(planned?.work[side] === 'shorten' ? cutParts(results, side) : {}),
     ...shaftParts(results, side, clip),
@@ -67,26 +68,28 @@ const cutParts = ({ known }: Results, side: Side) => ({
 /** Sources whose length is what a maker holds, not what was read. */
 const BOUGHT: readonly ShaftSource[] = ['new', 'stockPair', 'other'];
 
-function shaftParts(
-  { shafts, known }: Results,
-  side: Side,
-  clip: boolean,
-): Partial<Record<StackKey, StackPart | undefined>> {
+function shaftParts({ shafts, known }: Results, side: Side, clip: boolean): MaybeParts {
   const need = shafts.needs[side];
-  const own = known[`donor.shaftSpline.${side}`]?.figure;
   if (!need) return {};
-  const came = BOUGHT_SHAFTS.includes(need.source) ? known[`shaft.received.${side}`]?.figure : undefined;
-  const shaftSpline = of(need.source === 'own' ? own : (known['shaft.spline']?.figure ?? own));
+  const reading = (id: string): Maybe => known[id]?.figure;
+  const own = reading(`donor.shaftSpline.${side}`);
+  const shaftSpline = of(need.source === 'own' ? own : (reading('shaft.spline') ?? own));
+  const came = BOUGHT_SHAFTS.includes(need.source) ? reading(`shaft.received.${side}`) : undefined;
   const planned = nominal(need.fitted);
-  // By a clip the inner end stands where it is planned, whatever came.
-  if (came && clip) return { shaft: planned, made: sized(came.value - need.fitted.value, came), shaftSpline };
-  if (came) return { shaft: of(came), shaftSpline };
-  if (!BOUGHT.includes(need.source))
+  if (came && !clip) return { shaft: of(came), shaftSpline };
+  if (!came && !BOUGHT.includes(need.source))
     return { shaft: { ...planned, u: standardUncertainty(need.fitted) }, shaftSpline };
-  const holds = known['shaft.made']?.figure;
-  const made = holds && { ...nominal(holds), value: 0, u: holds.value / Math.sqrt(3), shape: 'flat' as const };
-  return { shaft: planned, made, shaftSpline };
+  // A clip stands where the donor’s shaft had it, whatever came.
+  const held = clip
+    ? { shaft: sized(planned.value, reading(`donor.shaft.${side}`)), ordered: planned }
+    : { shaft: planned };
+  const made = came ? sized(came.value - planned.value, came) : holding(reading('shaft.made'));
+  return { ...held, made, shaftSpline };
 }
+
+/** What a maker holds either way, drawn evenly. */
+const holding = (made: Maybe): StackPart | undefined =>
+  made && { ...nominal(made), value: 0, u: made.value / Math.sqrt(3), shape: 'flat' };
 
 const nominal = ({ id, label, value }: Figure): StackPart => ({ id, label, value, u: 0, shape: 'normal' });
 

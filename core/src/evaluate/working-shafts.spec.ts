@@ -156,7 +156,11 @@ describe('stack of a plan', () => {
     const side = stackSide(plan, evaluate(plan), 'left');
     expect(side).toMatchObject({
       clip: true,
-      parts: { shaft: { value: 684.5 }, made: { id: 'shaft.received.left' } },
+      parts: {
+        shaft: { id: 'donor.shaft.left', value: 684.5 },
+        ordered: { value: 684.5, u: 0 },
+        made: { id: 'shaft.received.left' },
+      },
     });
     expect(side.parts.made?.value).toBeCloseTo(-2.8, 9);
     const line = { ...shaftOrder(plan, evaluate(plan)) };

@@ -90,6 +90,7 @@ describe('tolerance stack', () => {
       scribe: 0.3,
       weld: -0.7,
       shaft: 684.5,
+      ordered: 684.5,
       made: 1.1,
       crossShaft: 22.2,
       et: 30,
@@ -110,6 +111,11 @@ describe('tolerance stack', () => {
     // 41.3 + 1.1 + 0.4 − 40.4.
     expect(outcomeOf('align', v, true)).toBeCloseTo(2.4, 9);
     expect(outcomeOf('align', v)).toBeCloseTo(0.9, 9);
+    // The old shaft was really 0.4 shorter than read: its clip stands so much further out, and the wheel with it.
+    const misread = { ...v, shaft: 684.1 };
+    expect(outcomeOf('gap', misread, true)).toBeCloseTo(5.8, 9);
+    expect(outcomeOf('inboard', misread, true)).toBeCloseTo(29.3, 9);
+    expect(outcomeOf('align', misread, true)).toBeCloseTo(2.8, 9);
     const gap = runStack({ parts: SIDE, clip: true }, LIMITS, 40_000, 7).outcomes.find((o) => o.id === 'gap');
     // Only the half and the cross shaft spread it.
     expect((gap?.s ?? 0) / Math.sqrt(0.2116 + 0.000036)).toBeCloseTo(1, 2);

@@ -18,6 +18,7 @@ export const STACK_KEYS = [
   'scribe',
   'weld',
   'shaft',
+  'ordered',
   'made',
   'gearStart',
   'gearSpline',
@@ -58,6 +59,7 @@ export const STACK_OUTCOMES = ['engagement', 'gap', 'inboard', 'outboard', 'alig
 export type StackOutcome = (typeof STACK_OUTCOMES)[number];
 
 export interface OutcomeResult {
+  /** All mm but `engagement`, a share; `align` is plus where the rotor stands further out than the caliper. */
   readonly id: StackOutcome;
   /** Share of the draws in which it holds. */
   readonly holds: number;
@@ -93,14 +95,18 @@ type Formula = (v: Sizes, clip: boolean) => number | undefined;
 /** How far the housing end comes out beside its place. */
 const housing = (v: Sizes): number => (v.scribe ?? 0) + (v.weld ?? 0);
 
+/** How far a shaft comes out longer than the one it was worked out from, whose inner end the clip holds. */
+const longer = (v: Sizes): number =>
+  (v.made ?? 0) + (v.ordered === undefined || v.shaft === undefined ? 0 : v.ordered - v.shaft);
+
 /** Half as it comes: as planned, moved by what holds the shaft. */
 const half = (v: Sizes, clip: boolean): number | undefined =>
-  v.half === undefined ? undefined : v.half + (clip ? (v.made ?? 0) : housing(v));
+  v.half === undefined ? undefined : v.half + (clip ? longer(v) : housing(v));
 
 /** Inner end of the shaft from the pinion axis, fully home. */
 const shaftEnd = (v: Sizes, clip: boolean): number | undefined => {
-  const at = half(v, clip);
-  return at === undefined || v.shaft === undefined ? undefined : at - v.shaft - (v.made ?? 0);
+  if (v.half === undefined || v.shaft === undefined) return undefined;
+  return clip ? v.half - v.shaft : v.half + housing(v) - v.shaft - (v.made ?? 0);
 };
 
 /** Overlap of two splines: `engagement` without an object a draw. */
@@ -139,8 +145,8 @@ const OUTCOMES: Readonly<Record<StackOutcome, Formula>> = {
   },
   align: (v, clip) => {
     if (v.rotor === undefined || v.caliper === undefined) return undefined;
-    const moved = clip ? (v.made ?? 0) - housing(v) : 0;
-    return Math.abs(v.rotor + moved - v.caliper);
+    const moved = clip ? longer(v) - housing(v) : 0;
+    return v.rotor + moved - v.caliper;
   },
 };
 
@@ -149,7 +155,7 @@ export const outcomeOf = (id: StackOutcome, sizes: Sizes, clip = false): number 
   OUTCOMES[id](sizes, clip);
 
 const holds = (id: StackOutcome, value: number, limits: StackLimits): boolean =>
-  id === 'align' ? value <= limits.align : value >= limits[id];
+  id === 'align' ? Math.abs(value) <= limits.align : value >= limits[id];
 
 /** How many draws are made between two looks whether to go on. */
 const SLICE = 5000;

@@ -2,6 +2,7 @@ import { Component, computed, inject, signal, type OnDestroy } from '@angular/co
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import {
+  findQuantity,
   SIDES,
   sideName,
   stackLimits,
@@ -85,7 +86,11 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
           @if (side.first.length) {
             Improve first
             @for (b of side.first; track b.id; let last = $last) {
-              <button type="button" class="plain link" (click)="jumps.to(b.id)">{{ b.label }}</button>
+              @if (b.known) {
+                <button type="button" class="plain link" (click)="jumps.to(b.id)">{{ b.label }}</button>
+              } @else {
+                {{ b.label.toLowerCase() }}
+              }
               ({{ b.share }}){{ last ? '.' : ', ' }}
             }
           }
@@ -186,7 +191,12 @@ export class ChancesDesk implements OnDestroy {
       first: result[side].blame
         .filter((b) => b.share >= WORTH)
         .slice(0, MOST_NAMED)
-        .map((b) => ({ id: b.id, label: b.label, share: percent(b.share) })),
+        .map((b) => ({
+          id: b.id,
+          label: b.label,
+          share: percent(b.share),
+          known: findQuantity(b.id) !== undefined,
+        })),
     }));
   });
 }
