@@ -11,6 +11,7 @@ await build({
   sourcemap: true,
   external: [
     'express',
+    'express-static-gzip',
     'pg',
     'joi',
     'pino',

@@ -1,5 +1,6 @@
 import compression from 'compression';
 import express, { Router, type Express } from 'express';
+import serveCompressed from 'express-static-gzip';
 import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import type { Logger } from 'pino';
@@ -79,10 +80,16 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {})
   return api;
 }
 
-/** The built page; every address without an extension gets it, and its router goes on from there. */
+/** The built page, its scripts as the build compressed them; every address without an extension gets it, and its router goes on from there. */
 function page(root: string): Router {
   const router = Router();
-  router.use(express.static(root, { index: false, maxAge: '1y', immutable: true, setHeaders: freshPage }));
+  router.use(
+    serveCompressed(root, {
+      index: false,
+      enableBrotli: true,
+      serveStatic: { maxAge: '1y', immutable: true, setHeaders: freshPage },
+    }),
+  );
   router.get('/{*rest}', (request, response, next) => {
     if (extname(request.path) || request.path.startsWith('/api')) {
       next();
@@ -95,5 +102,5 @@ function page(root: string): Router {
 
 /** Only files with a hash in their name may be kept for long. */
 function freshPage(response: { setHeader: (name: string, value: string) => unknown }, path: string): void {
-  if (!/-[A-Z0-9]{8}\.\w+$/.test(path)) response.setHeader('Cache-Control', 'no-cache');
+  if (!/-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path)) response.setHeader('Cache-Control', 'no-cache');
 }
