@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { isOpen, limitOf, withAcceptance, worst, type Acceptance, type Check } from './check';
 import { LIMIT_IDS, LIMITS, limitValue } from './limits';
 
-const caution = (value: number, unit: 'mm' | 'rad' | 'Nm' = 'mm'): Check => ({
+const caution = (value: number, unit: 'mm' | 'rad' | 'Nm' | 'count' = 'mm'): Check => ({
   id: 'cut.width',
   stage: 'cut',
   level: 'caution',
@@ -39,6 +39,22 @@ describe('acceptance', () => {
     expect(withAcceptance(caution(0.0043, 'rad'), acceptance(0.0041)).accepted).toBeDefined();
     expect(withAcceptance(caution(0.0052, 'rad'), acceptance(0.0041)).lapsed).toBeDefined();
     expect(withAcceptance(caution(4203, 'Nm'), acceptance(4200)).accepted).toBeDefined();
+  });
+
+  it('lapses for a factor that got worse, and for one thing more', () => {
+    const factor = (value: number): Check => ({
+      ...caution(value, 'count'),
+      limit: { id: 'shaft.factor', value: 1.5, unit: 'count', fallback: 1.5 },
+    });
+    expect(withAcceptance(factor(1.41), acceptance(1.42)).accepted).toBeDefined();
+    expect(withAcceptance(factor(1.31), acceptance(1.42)).lapsed).toBeDefined();
+    // A whole number by chance is still a factor.
+    expect(withAcceptance(factor(1.34), acceptance(1)).accepted).toBeDefined();
+    const { limit: _, ...told } = caution(4, 'count');
+    expect(withAcceptance(told, acceptance(4)).accepted).toBeDefined();
+    expect(
+      withAcceptance({ ...told, figure: { value: 5, unit: 'count' } }, acceptance(4)).lapsed,
+    ).toBeDefined();
   });
 
   it('holds without a figure, and never covers a stop or what passes', () => {

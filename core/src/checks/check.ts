@@ -52,6 +52,9 @@ export interface Check {
   readonly lapsed?: Acceptance;
 }
 
+/** A count that is no whole number is a factor, such as one on yield: it lapses sooner than a number of things. */
+const FACTOR_GROWTH = 0.02;
+
 /** Growth beyond which an acceptance lapses, by unit. Absolute. */
 const GROWTH: Readonly<Record<FigureUnit, number>> = {
   mm: 0.05,
@@ -74,7 +77,9 @@ export function withAcceptance(check: Check, acceptance: Acceptance | undefined)
 function holds({ figure, limit }: Check, acceptance: Acceptance): boolean {
   if (!figure || acceptance.figure === null) return true;
   const from = (value: number) => (limit ? Math.abs(Math.abs(value) - limit.value) : Math.abs(value));
-  return from(figure.value) <= from(acceptance.figure) + GROWTH[figure.unit];
+  const factor =
+    figure.unit === 'count' && !(Number.isInteger(figure.value) && Number.isInteger(acceptance.figure));
+  return from(figure.value) <= from(acceptance.figure) + (factor ? FACTOR_GROWTH : GROWTH[figure.unit]);
 }
 
 /** A check that still asks for something: a stop, or a caution nobody has accepted. */

@@ -2,13 +2,8 @@ import { Component, computed, inject, input, output } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import type { JointId, JointResult, Verdict } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
+import { VERDICT_WORDS } from '../verdict-words';
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  fits: 'fits',
-  work: 'fits with work',
-  no: 'does not fit',
-  unknown: 'unknown',
-};
 const ICONS: Readonly<Record<Verdict, string>> = {
   fits: 'settled',
   work: 'work',

@@ -186,6 +186,23 @@ describe('studs, retention, brakes and lines', () => {
     expect(bench.text).toContain('Too little thread in the nut.');
   });
 
+  it('ask the counter for the bearing and the seal, each for its own sizes', async () => {
+    const seats = donorPlan({
+      'donor.journal': read('caliper', 35.01),
+      'donor.bearingBore': read('caliper', 72.02),
+      'donor.sealJournal': read('caliper', 34.9),
+    });
+    const bench = await Bench.of(RetentionDesk, seats);
+    expect(bench.text).toMatch(/Wheel bearing: unknown ?ask the parts counter/);
+    const seal = bench.all('section').find((s) => s.getAttribute('aria-label') === 'Shaft seal');
+    expect(seal?.textContent).toContain('Needs both sizes first.');
+    bench.button('Ask for a bearing').click();
+    await bench.fixture.whenStable();
+    const { request } = TestBed.inject(HttpTestingController).expectOne((r) => r.url === '/api/parts');
+    expect(request.params.get('kind')).toBe('bearing');
+    expect(request.params.get('inside')).toBe('35.01');
+  });
+
   it('choose what holds the shafts in', async () => {
     const plan = donorPlan({
       'convert.space': read('caliper', 63.5),

@@ -100,10 +100,7 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
         @case ('retention') {
           <ix-reading-group stage="hubs" group="Retention" />
           <ix-reading id="float.shift" />
-          <h2>
-            Bearing and seal
-            <small>parts are asked for under Donor, Mating</small>
-          </h2>
+          <h2>Bearing and seal</h2>
           @for (id of bearing; track id) {
             <ix-reading [id]="id" />
           }

@@ -1,13 +1,15 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatRadioModule } from '@angular/material/radio';
-import { RETENTION_NAMES, type Retention } from '@intervex/core';
+import { RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
+import { JointPart } from '../joint-part';
+import { VERDICT_WORDS } from '../verdict-words';
 
 /** Ways to hold the shafts in: what each does to brake space and shafts, and what happens when one breaks. */
 @Component({
   selector: 'ix-retention',
-  imports: [FigureValue, MatRadioModule],
+  imports: [FigureValue, JointPart, MatRadioModule],
   template: `
     <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
       <table>
@@ -69,9 +71,37 @@ import { PlanStore } from '../../state/plan-store';
         </tr>
       </tbody>
     </table>
+    <h2>Bearing and seal</h2>
+    <div class="rings">
+      @for (ring of rings(); track ring.id) {
+        <section [attr.aria-label]="ring.label">
+          <p>
+            <b>{{ ring.label }}: {{ words[ring.verdict] }}</b>
+            <span class="second">{{ ring.why }}</span>
+          </p>
+          <ix-joint-part [id]="ring.id" />
+        </section>
+      }
+    </div>
   `,
   styleUrl: '../desk-table.scss',
   styles: `
+    h2 {
+      margin: 18px 0 4px;
+      font-size: 15px;
+    }
+    .rings {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
+      gap: 8px 24px;
+    }
+    .rings p > * {
+      display: block;
+    }
+    .rings p {
+      margin: 4px 0 8px;
+      font-size: 13.5px;
+    }
     th.words {
       text-align: left;
     }
@@ -87,6 +117,14 @@ export class RetentionDesk {
   protected readonly names = RETENTION_NAMES;
   protected readonly to = computed(() => this.store.plan().choices.retentionTo);
   protected readonly ways = computed(() => this.store.results().hubs.ways);
+  protected readonly words = VERDICT_WORDS;
+  /** What bearing and seal have to join, and whether they do. */
+  protected readonly rings = computed(() =>
+    this.store.results().mating.flatMap(({ id, label, verdict, computed: { why }, note }) => {
+      const ring = SEARCHED.find((s) => s === id);
+      return ring ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : why }] : [];
+    }),
+  );
   protected readonly ends = computed(() => this.store.results().ends);
 
   protected choose(to: Retention): void {
