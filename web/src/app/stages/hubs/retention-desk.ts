@@ -12,7 +12,7 @@ import { VERDICT_WORDS } from '../verdict-words';
   imports: [FigureValue, JointPart, MatRadioModule],
   template: `
     <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
-      <table>
+      <table class="cards">
         <thead>
           <tr>
             <th scope="col">Retention</th>
@@ -31,7 +31,7 @@ import { VERDICT_WORDS } from '../verdict-words';
                 </mat-radio-button>
               </th>
               @for (side of ['left', 'right']; track side) {
-                <td>
+                <td [attr.data-label]="'WMS moves, ' + side">
                   @if (w.kept) {
                     <span class="second">stays</span>
                   } @else {
@@ -39,8 +39,8 @@ import { VERDICT_WORDS } from '../verdict-words';
                   }
                 </td>
               }
-              <td class="words">{{ w.asks }}</td>
-              <td class="words second">{{ w.risk }}</td>
+              <td class="words" data-label="Asks for">{{ w.asks }}</td>
+              <td class="words second" data-label="When a shaft breaks">{{ w.risk }}</td>
             </tr>
           }
         </tbody>
