@@ -1,4 +1,4 @@
-import type { FigureUnit } from '../measure';
+import type { Figure, FigureUnit } from '../measure';
 import { LIMITS, limitValue, type LimitChange, type LimitId } from './limits';
 
 export type CheckLevel = 'ok' | 'caution' | 'stop';
@@ -51,6 +51,24 @@ export interface Check {
   /** Set where it was accepted but has grown since: the acceptance no longer holds. */
   readonly lapsed?: Acceptance;
 }
+
+/** What a check says where its figure holds, and where it does not. */
+export interface Sayings {
+  readonly holds: string;
+  readonly fails: string;
+  /** What to do where it fails. */
+  readonly todo: string;
+}
+
+/** Level, title and work of a check: one title and nothing to do where it holds. */
+export const told = (
+  level: CheckLevel,
+  { holds, fails, todo }: Sayings,
+): Pick<Check, 'level' | 'title' | 'todo'> =>
+  level === 'ok' ? { level, title: holds, todo: '' } : { level, title: fails, todo };
+
+/** A computed figure as a check compares it. */
+export const compared = ({ id, value, unit }: Figure): CheckFigure => ({ value, unit, figureId: id });
 
 /** A count that is no whole number is a factor, such as one on yield: it lapses sooner than a number of things. */
 const FACTOR_GROWTH = 0.02;

@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
 import { expandedUncertainty, type Figure } from '../measure';
 import type { CutMethod } from '../plan';
@@ -42,14 +42,14 @@ function widthChecks(plan: SchoolPlan, target: Figure | undefined, limits: Chang
     {
       id: 'cut.width',
       stage: 'cut',
-      level: over ? 'caution' : 'ok',
-      title: over ? `Ends ${off > 0 ? 'wider' : 'narrower'} than the width wanted` : 'Ends at the width wanted',
+      ...told(over ? 'caution' : 'ok', {
+        holds: 'Ends at the width wanted',
+        fails: `Ends ${off > 0 ? 'wider' : 'narrower'} than the width wanted`,
+        todo: `Make up ${perSide} mm a side with the wheel’s offset (${off > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
+      }),
       figure: { value: off, unit: 'mm', figureId: plan.width.id },
       limit,
       reason: 'The wheels stand where the width puts them; arch and rail clearance follow.',
-      todo: over
-        ? `Make up ${perSide} mm a side with the wheel’s offset (${off > 0 ? 'more' : 'less'} ET), or choose another way to cut.`
-        : '',
       at: 'brief.targetWidth',
     },
   ];
@@ -80,7 +80,7 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
       stage: 'cut',
       level: 'stop',
       title: `${sideName(side)} cut is longer than the tube`,
-      figure: { value: cut.value, unit: 'mm', figureId: cut.id },
+      figure: compared(cut),
       reason: `The tube is only ${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end.`,
       todo: 'Check the half and the tube readings, or choose a wider target.',
       at: `donor.tube.${side}`,
@@ -116,14 +116,14 @@ function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Cha
   checks.push({
     id: `cut.slug.${side}`,
     stage: 'cut',
-    level: thin ? 'stop' : 'ok',
-    title: thin ? `${name} slug is too thin to cut out` : `${name} slug is wide enough for two cuts`,
-    figure: { value: marks.slug.value, unit: 'mm', figureId: marks.slug.id },
+    ...told(thin ? 'stop' : 'ok', {
+      holds: `${name} slug is wide enough for two cuts`,
+      fails: `${name} slug is too thin to cut out`,
+      todo: 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.',
+    }),
+    figure: compared(marks.slug),
     limit,
     reason: 'Two kerfs have to fit between the marks with a ring of metal left to hold and to measure.',
-    todo: thin
-      ? 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.'
-      : '',
     at: 'cut.kerf',
   });
   return checks;
@@ -145,14 +145,14 @@ function nearCheck(side: Side, limit: ReturnType<typeof limitOf>, nearness: Near
   return {
     id: `${id}.${side}`,
     stage: 'cut',
-    level: near ? 'stop' : 'ok',
-    title: near ? `${what} is too near ${from}` : `${what} is clear of ${from}`,
+    ...told(near ? 'stop' : 'ok', {
+      holds: `${what} is clear of ${from}`,
+      fails: `${what} is too near ${from}`,
+      todo: `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`,
+    }),
     figure: { value, unit: 'mm', figureId: figure.id },
     limit,
     reason: 'A weld beside another weld or a casting cracks, and the casting’s press fit must not be heated.',
-    todo: near
-      ? `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`
-      : '',
     at: `cut.mark.${side}`,
   };
 }
@@ -198,15 +198,14 @@ function angleCheck(
   return {
     id: `square.${kind}.${side}`,
     stage: 'cut',
-    level,
-    title:
-      level === 'ok'
-        ? `${sideName(side)} end is square in ${kind}`
-        : `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
-    figure: { value: figure.value, unit: 'rad', figureId: figure.id },
+    ...told(level, {
+      holds: `${sideName(side)} end is square in ${kind}`,
+      fails: `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
+      todo: mendAdvice(face.phase, open, by),
+    }),
+    figure: compared(figure),
     limit: stop ? hard : soft,
     reason: 'The wheel stands as the end face stands: it wears the tyre and loads the bearing and spline.',
-    todo: level === 'ok' ? '' : mendAdvice(face.phase, open, by),
     at: `square.${side}.${face.phase}.top`,
   };
 }

@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side, type Sided } from '../geometry';
 import type { Figure } from '../measure';
 import type { CutMethod, Retention, TubeItem } from '../plan';
@@ -45,14 +45,14 @@ function itemChecks({ items, marks, method }: TubeChecksInput, limits: Changes):
       {
         id: `cut.item.${id}`,
         stage: 'cut' as const,
-        level: near ? ('stop' as const) : ('ok' as const),
-        title: near
-          ? `${sideName(item.side)} cut is too near ${item.name}`
-          : `${sideName(item.side)} cut is clear of ${item.name}`,
+        ...told(near ? 'stop' : 'ok', {
+          holds: `${sideName(item.side)} cut is clear of ${item.name}`,
+          fails: `${sideName(item.side)} cut is too near ${item.name}`,
+          todo: 'Move the mark, or take the bracket off and dress its weld first.',
+        }),
         figure: { value: left, unit: 'mm' as const, figureId: figure.id },
         limit,
         reason: 'A weld beside another weld cracks, and the blade must not run into a bracket.',
-        todo: near ? 'Move the mark, or take the bracket off and dress its weld first.' : '',
         at: `cut.mark.${item.side}`,
       },
     ];
@@ -86,16 +86,17 @@ function ovalCheck(what: 'bore' | 'tube', oval: Figure, side: Side, limits: Chan
   return {
     id: `tube.${what}Oval.${side}`,
     stage: 'cut',
-    level: bad ? 'stop' : 'ok',
-    title: bad ? `${sideName(side)} ${what} is oval` : `${sideName(side)} ${what} is round enough`,
-    figure: { value: oval.value, unit: 'mm', figureId: oval.id },
+    ...told(bad ? 'stop' : 'ok', {
+      holds: `${sideName(side)} ${what} is round enough`,
+      fails: `${sideName(side)} ${what} is oval`,
+      todo:
+        what === 'bore'
+          ? 'Do not press. Have the bore turned or reamed round, then read it again at four places.'
+          : 'Take a tube that was drawn over a mandrel, or have its end turned.',
+    }),
+    figure: compared(oval),
     limit,
     reason: 'A round tube in an oval bore bears on two sides only: it works loose, or is drawn crooked.',
-    todo: bad
-      ? what === 'bore'
-        ? 'Do not press. Have the bore turned or reamed round, then read it again at four places.'
-        : 'Take a tube that was drawn over a mandrel, or have its end turned.'
-      : '',
     at: what === 'bore' ? `tube.bore.${side}.a` : `tube.od.${side}.a`,
   };
 }
@@ -131,14 +132,14 @@ function stressCheck(stress: Figure, side: Side, limits: Changes): Check {
   return {
     id: `tube.stress.${side}`,
     stage: 'cut',
-    level: bad ? 'stop' : 'ok',
-    title: bad
-      ? `${sideName(side)} press fit strains casting or tube`
-      : `${sideName(side)} press fit is within the steel`,
-    figure: { value: stress.value, unit: 'ratio', figureId: stress.id },
+    ...told(bad ? 'stop' : 'ok', {
+      holds: `${sideName(side)} press fit is within the steel`,
+      fails: `${sideName(side)} press fit strains casting or tube`,
+      todo: 'Less interference, or a casting that is thicker round its bore.',
+    }),
+    figure: compared(stress),
     limit,
     reason: 'What is left of the yield has to carry the car.',
-    todo: bad ? 'Less interference, or a casting that is thicker round its bore.' : '',
     at: 'tube.yield',
   };
 }
@@ -149,16 +150,14 @@ function forceCheck(force: Figure, side: Side, limits: Changes): Check {
   return {
     id: `tube.force.${side}`,
     stage: 'cut',
-    level: bad ? 'caution' : 'ok',
-    title: bad
-      ? `${sideName(side)} tube asks for a stronger press`
-      : `${sideName(side)} tube goes in with the press at hand`,
-    figure: { value: force.value, unit: 'N', figureId: force.id },
+    ...told(bad ? 'caution' : 'ok', {
+      holds: `${sideName(side)} tube goes in with the press at hand`,
+      fails: `${sideName(side)} tube asks for a stronger press`,
+      todo: 'A stronger press, less interference, or the tube cooled; never the casting heated by eye.',
+    }),
+    figure: compared(force),
     limit,
     reason: 'A tube that stops halfway can neither be driven on nor drawn back.',
-    todo: bad
-      ? 'A stronger press, less interference, or the tube cooled; never the casting heated by eye.'
-      : '',
     at: 'tube.insert',
   };
 }
@@ -171,14 +170,14 @@ function floatChecks({ angle, turnOff }: FloatEnd, side: Side, limits: Changes):
     checks.push({
       id: `float.angle.${side}`,
       stage: 'cut',
-      level: bad ? 'caution' : 'ok',
-      title: bad
-        ? `${sideName(side)} drive spline stands crooked`
-        : `${sideName(side)} drive spline bears the camber and toe`,
-      figure: { value: angle.value, unit: 'rad', figureId: angle.id },
+      ...told(bad ? 'caution' : 'ok', {
+        holds: `${sideName(side)} drive spline bears the camber and toe`,
+        fails: `${sideName(side)} drive spline stands crooked`,
+        todo: 'Less camber or toe, or a crowned drive spline whose maker allows this angle.',
+      }),
+      figure: compared(angle),
       limit,
       reason: 'The shaft does not lean with the hub: its outer spline rocks at every turn and wears.',
-      todo: bad ? 'Less camber or toe, or a crowned drive spline whose maker allows this angle.' : '',
       at: `float.camber.${side}`,
     });
   }
@@ -188,7 +187,7 @@ function floatChecks({ angle, turnOff }: FloatEnd, side: Side, limits: Changes):
       stage: 'cut',
       level: 'stop',
       title: `${sideName(side)} plug is too small for its tube`,
-      figure: { value: turnOff.value, unit: 'mm', figureId: turnOff.id },
+      figure: compared(turnOff),
       reason: 'A plug with play sets camber and toe by its weld alone.',
       todo: 'Take the next larger plug, or sleeve the tube.',
       at: 'float.plug',

@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import { factText, findFact, type Fact } from '../plan';
@@ -121,12 +121,14 @@ function measured(figure: Figure | undefined, limitId: LimitId, limits: Changes,
     {
       id: figure.id,
       stage: 'donor',
-      level: over ? 'caution' : 'ok',
-      title: over ? words.what : words.fine,
-      figure: { value: figure.value, unit: 'mm', figureId: figure.id },
+      ...told(over ? 'caution' : 'ok', {
+        holds: words.fine,
+        fails: words.what,
+        todo: words.todo,
+      }),
+      figure: compared(figure),
       limit,
       reason: words.reason,
-      todo: over ? words.todo : '',
       at: figure.id,
     },
   ];

@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import type { DonorResult } from './donor-stage';
@@ -28,12 +28,14 @@ function closureCheck(id: string, what: string, figure: Figure, limits: Changes,
   return {
     id,
     stage: 'donor',
-    level: over ? 'caution' : 'ok',
-    title: over ? `${what}: the readings do not add up` : `${what}: the readings add up`,
-    figure: { value: figure.value, unit: 'mm', figureId: figure.id },
+    ...told(over ? 'caution' : 'ok', {
+      holds: `${what}: the readings add up`,
+      fails: `${what}: the readings do not add up`,
+      todo: 'Read each of them again, with the shaft pushed fully home, before any mark is scribed.',
+    }),
+    figure: compared(figure),
     limit,
     reason: 'Cuts are differences of these readings: an error in one goes straight into the metal.',
-    todo: over ? 'Read each of them again, with the shaft pushed fully home, before any mark is scribed.' : '',
     at,
   };
 }
@@ -44,12 +46,14 @@ function splineCheck(figure: Figure, limits: Changes): Check {
   return {
     id: 'donor.spline',
     stage: 'donor',
-    level: over ? 'caution' : 'ok',
-    title: over ? 'Spline is not the one written down' : 'Spline matches its tooth count and pitch',
-    figure: { value: figure.value, unit: 'mm', figureId: figure.id },
+    ...told(over ? 'caution' : 'ok', {
+      holds: 'Spline matches its tooth count and pitch',
+      fails: 'Spline is not the one written down',
+      todo: 'Count the teeth again and measure over their tops; a 45° spline has another form.',
+    }),
+    figure: compared(figure),
     limit,
     reason: 'A shaft with another tooth count, pitch or pressure angle does not enter the side gear.',
-    todo: over ? 'Count the teeth again and measure over their tops; a 45° spline has another form.' : '',
     at: 'donor.splineTeeth',
   };
 }

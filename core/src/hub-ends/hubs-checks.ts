@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import type { PatternRoute } from '../plan';
@@ -86,13 +86,13 @@ function rotorCheck(
   return {
     id: 'pattern.rotorFits',
     stage: 'hubs',
-    level: agrees ? 'ok' : 'stop',
-    title: agrees ? 'The rotor goes over the studs' : 'The rotor does not go over the studs',
+    ...told(agrees ? 'ok' : 'stop', {
+      holds: 'The rotor goes over the studs',
+      fails: 'The rotor does not go over the studs',
+      todo: 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
+    }),
     figure: { value: off, unit: 'mm' },
     reason: `Rotor ${rotor.holes} × ${rotor.fit.pcd.toFixed(2)} mm, studs ${studs.count} × ${studs.pcd.toFixed(2)} mm.`,
-    todo: agrees
-      ? ''
-      : 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
     at: 'pattern.rotor',
   };
 }
@@ -102,14 +102,16 @@ function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: Chan
   return {
     id: 'pattern.redrill',
     stage: 'hubs',
-    level: redrill.possible ? 'ok' : 'stop',
-    title: redrill.possible ? 'The flange can be re-drilled' : 'The flange cannot be re-drilled',
+    ...told(redrill.possible ? 'ok' : 'stop', {
+      holds: 'The flange can be re-drilled',
+      fails: 'The flange cannot be re-drilled',
+      todo: 'Take an adapter, or shafts with the wheel’s own pattern.',
+    }),
     figure: { value: redrill.nearest.metal, unit: 'mm' },
     limit,
     reason: redrill.possible
       ? `At the best clocking ${redrill.nearest.what} is nearest.`
       : redrill.reasons.join(' '),
-    todo: redrill.possible ? '' : 'Take an adapter, or shafts with the wheel’s own pattern.',
     at: 'redrill.hole',
   };
 }
@@ -148,12 +150,14 @@ function shareCheck(share: Figure, limits: Changes): Check {
   return {
     id: 'stud.engagement',
     stage: 'hubs',
-    level: low ? 'stop' : 'ok',
-    title: low ? 'Too little thread in the nut' : 'Enough thread in the nut',
-    figure: { value: share.value, unit: 'count', figureId: share.id },
+    ...told(low ? 'stop' : 'ok', {
+      holds: 'Enough thread in the nut',
+      fails: 'Too little thread in the nut',
+      todo: 'Longer studs, a thinner spacer, or nuts with a longer thread.',
+    }),
+    figure: compared(share),
     limit,
     reason: 'A nut that holds on too few threads strips, and the wheel leaves.',
-    todo: low ? 'Longer studs, a thinner spacer, or nuts with a longer thread.' : '',
     at: 'stud.length',
   };
 }
@@ -164,15 +168,14 @@ function reserveCheck(reserve: Figure, limits: Changes): Check {
   return {
     id: 'stud.friction',
     stage: 'hubs',
-    level,
-    title: level === 'ok' ? 'Friction carries the wheel' : 'Friction does not carry the wheel with reserve',
-    figure: { value: reserve.value, unit: 'count', figureId: reserve.id },
+    ...told(level, {
+      holds: 'Friction carries the wheel',
+      fails: 'Friction does not carry the wheel with reserve',
+      todo: 'Larger or more studs, a higher torque that their class allows, or a larger circle.',
+    }),
+    figure: compared(reserve),
     limit,
     reason: 'Once the face slips the studs bear on their holes, loosen and shear.',
-    todo:
-      level === 'ok'
-        ? ''
-        : 'Larger or more studs, a higher torque that their class allows, or a larger circle.',
     at: 'stud.torque',
   };
 }
@@ -182,7 +185,7 @@ const looseCheck = (pressed: Figure): Check => ({
   stage: 'hubs',
   level: 'stop',
   title: 'The stud’s knurl does not hold in its hole',
-  figure: { value: pressed.value, unit: 'mm', figureId: pressed.id },
+  figure: compared(pressed),
   reason: 'A stud that turns can be neither tightened nor loosened.',
   todo: 'Take studs with a larger knurl, or sleeve the hole. Never hold one by weld.',
   at: 'stud.knurl',
@@ -203,7 +206,7 @@ function shimChecks(shim: Figure | undefined, side: Side, limits: Changes): Chec
         : thick
           ? `${sideName(side)} caliper needs a thick shim`
           : `${sideName(side)} caliper comes over its rotor`,
-      figure: { value: shim.value, unit: 'mm', figureId: shim.id },
+      figure: compared(shim),
       limit: inward ? align : limit,
       reason: 'Pads that do not stand alike wear slanted and drag; long shims bend the bracket’s bolts.',
       todo: inward
@@ -224,7 +227,7 @@ function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
       stage: 'hubs',
       level: 'stop',
       title: 'The hose is too short at full droop',
-      figure: { value: hose.value, unit: 'mm', figureId: hose.id },
+      figure: compared(hose),
       reason: 'The axle hangs on its brake hose the first time a wheel drops.',
       todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
       at: 'car.hoseReach',
@@ -236,7 +239,7 @@ function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
       stage: 'hubs',
       level: 'stop',
       title: 'The rotor does not turn inside this rim',
-      figure: { value: rim.value, unit: 'mm', figureId: rim.id },
+      figure: compared(rim),
       limit,
       reason: 'Rotor, rim and bearing give under load.',
       todo: 'A smaller rotor or a larger rim.',

@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import type { Retention, ShaftRoute, Use } from '../plan';
@@ -51,13 +51,13 @@ function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
     {
       id: 'shaft.retention',
       stage: 'donor',
-      level: hard ? 'caution' : 'ok',
-      title: hard ? 'C-clip shafts on the strip' : 'C-clip retention noted',
+      ...told(hard ? 'caution' : 'ok', {
+        holds: 'C-clip retention noted',
+        fails: 'C-clip shafts on the strip',
+        todo: 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.',
+      }),
       reason:
         'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
-      todo: hard
-        ? 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.'
-        : '',
       at: 'donor.shaft.left',
     },
   ];
@@ -68,7 +68,7 @@ const floatCheck = (figure: Figure): Check => ({
   stage: 'donor',
   level: 'stop',
   title: 'End-float: the least is more than the most',
-  figure: { value: figure.value, unit: 'mm', figureId: figure.id },
+  figure: compared(figure),
   reason: 'Engagement is worked out at both ends of the float.',
   todo: 'Read the end-float again, or swap the two numbers.',
   at: 'donor.endFloatMin',
@@ -84,7 +84,7 @@ function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
       stage: 'donor',
       level: 'stop',
       title: `${sideName(side)} shaft is shorter than its spline`,
-      figure: { value: l.value, unit: 'mm', figureId: l.id },
+      figure: compared(l),
       reason: `The shaft is only ${formatLength(L.value, { unit: 'mm' })} mm long.`,
       todo: 'Read both again: the length runs from the wheel face to the inner end.',
       at: `donor.shaftSpline.${side}`,
@@ -116,13 +116,13 @@ function shortenChecks(
   checks.push({
     id: `shaft.necked.${side}`,
     stage: 'cut',
-    level: necked ? 'stop' : 'ok',
-    title: necked
-      ? `${sideName(side)} shaft cannot be splined again: necked body`
-      : `${sideName(side)} shaft’s body is thick enough for a new spline`,
-    figure: { value: d.value, unit: 'mm', figureId: d.id },
+    ...told(necked ? 'stop' : 'ok', {
+      holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
+      fails: `${sideName(side)} shaft cannot be splined again: necked body`,
+      todo: 'Order new shafts. Never build a shaft up by welding.',
+    }),
+    figure: compared(d),
     reason: `A full spline needs ${formatLength(splineMajor.value, { unit: 'mm', digits: 2 })} mm, its major diameter; thinner stock leaves the teeth without tops.`,
-    todo: necked ? 'Order new shafts. Never build a shaft up by welding.' : '',
     at: `donor.shaftBody.${side}`,
   });
   return checks;
@@ -169,17 +169,15 @@ function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
   return {
     id: `shaft.stock.${side}`,
     stage: 'cut',
-    level: over ? 'caution' : 'ok',
-    title: over
-      ? `Stock short shaft does not match the ${side} side`
-      : `Stock short shaft suits the ${side} side`,
+    ...told(over ? 'caution' : 'ok', {
+      holds: `Stock short shaft suits the ${side} side`,
+      fails: `Stock short shaft does not match the ${side} side`,
+      todo: 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.',
+    }),
     figure: { value: off, unit: 'mm', figureId: need.fitted.id },
     limit,
     reason:
       'The side gears may stand at different distances from the pinion axis, so a short shaft is not always right on the other side.',
-    todo: over
-      ? 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.'
-      : '',
     at: `donor.shaft.${side}`,
   };
 }
@@ -198,16 +196,14 @@ function shareCheck(share: Figure, side: Side, limits: Changes): Check {
   return {
     id: `shaft.engagement.${side}`,
     stage: 'cut',
-    level,
-    title:
-      level === 'ok'
-        ? `${sideName(side)} spline engages fully enough`
-        : `${sideName(side)} spline engages too little`,
-    figure: { value: share.value, unit: 'ratio', figureId: share.id },
+    ...told(level, {
+      holds: `${sideName(side)} spline engages fully enough`,
+      fails: `${sideName(side)} spline engages too little`,
+      todo: 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
+    }),
+    figure: compared(share),
     limit: level === 'stop' ? least : good,
     reason: 'Too little spline in the side gear strips or twists under load.',
-    todo:
-      level === 'ok' ? '' : 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
     at: 'shaft.spline',
   };
 }
@@ -218,19 +214,15 @@ function gapCheck(gap: Figure, side: Side, limits: Changes): Check {
   return {
     id: `shaft.gap.${side}`,
     stage: 'cut',
-    level,
-    title:
-      level === 'ok'
-        ? `${sideName(side)} shaft is clear of the cross shaft`
-        : `${sideName(side)} shaft ${gap.value <= 0 ? 'runs into' : 'is too near'} the cross shaft`,
-    figure: { value: gap.value, unit: 'mm', figureId: gap.id },
+    ...told(level, {
+      holds: `${sideName(side)} shaft is clear of the cross shaft`,
+      fails: `${sideName(side)} shaft ${gap.value <= 0 ? 'runs into' : 'is too near'} the cross shaft`,
+      todo: 'Shorten the order length, or take the difference off the inner end and chamfer it.',
+    }),
+    figure: compared(gap),
     limit,
     reason:
       'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
-    todo:
-      level === 'ok'
-        ? ''
-        : 'Shorten the order length, or take the difference off the inner end and chamfer it.',
     at: `donor.shaft.${side}`,
   };
 }

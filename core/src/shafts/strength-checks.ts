@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import type { StrengthResult } from './strength-stage';
@@ -32,17 +32,15 @@ function factorCheck(factor: Figure, side: Side, limits: Changes): Check {
   return {
     id: `strength.factor.${side}`,
     stage: 'shafts',
-    level,
-    title:
-      level === 'ok'
-        ? `${sideName(side)} shaft carries the launch`
-        : `${sideName(side)} shaft is weak for the launch`,
-    figure: { value: factor.value, unit: 'count', figureId: factor.id },
+    ...told(level, {
+      holds: `${sideName(side)} shaft carries the launch`,
+      fails: `${sideName(side)} shaft is weak for the launch`,
+      todo: 'Order a stronger steel or a larger spline, or plan a softer launch in the brief.',
+    }),
+    figure: compared(factor),
     limit: level === 'stop' ? least : good,
     reason:
       'A shaft that has yielded once breaks soon after, and takes the wheel with it where nothing else holds it.',
-    todo:
-      level === 'ok' ? '' : 'Order a stronger steel or a larger spline, or plan a softer launch in the brief.',
     at: 'shaft.body',
   };
 }
@@ -53,17 +51,15 @@ function pressureCheck(pressure: Figure, side: Side, limits: Changes): Check {
   return {
     id: `strength.pressure.${side}`,
     stage: 'shafts',
-    level: high ? 'caution' : 'ok',
-    title: high
-      ? `${sideName(side)} spline is pressed hard`
-      : `${sideName(side)} spline bears the launch on its flanks`,
-    figure: { value: pressure.value, unit: 'MPa', figureId: pressure.id },
+    ...told(high ? 'caution' : 'ok', {
+      holds: `${sideName(side)} spline bears the launch on its flanks`,
+      fails: `${sideName(side)} spline is pressed hard`,
+      todo: 'Engage more of the side gear, take a larger spline, or ask the maker and change the limit with a reason.',
+    }),
+    figure: compared(pressure),
     limit,
     reason:
       'Flanks that are pressed too hard wear until the teeth are gone; what a spline bears depends on its hardness.',
-    todo: high
-      ? 'Engage more of the side gear, take a larger spline, or ask the maker and change the limit with a reason.'
-      : '',
     at: 'shaft.spline',
   };
 }
@@ -75,14 +71,14 @@ function bendingCheck(bending: Figure, shearYield: number, side: Side, limits: C
   return {
     id: `strength.bending.${side}`,
     stage: 'shafts',
-    level: low ? 'caution' : 'ok',
-    title: low
-      ? `${sideName(side)} journal bends hard in a corner`
-      : `${sideName(side)} journal bears the corner`,
+    ...told(low ? 'caution' : 'ok', {
+      holds: `${sideName(side)} journal bears the corner`,
+      fails: `${sideName(side)} journal bends hard in a corner`,
+      todo: 'A larger bearing journal, more offset, or full-float ends.',
+    }),
     figure: { value: factor, unit: 'count', figureId: bending.id },
     limit: good,
     reason: 'A semi-float shaft carries the car as well as it drives; the journal is where it breaks.',
-    todo: low ? 'A larger bearing journal, more offset, or full-float ends.' : '',
     at: 'donor.journal',
   };
 }
@@ -93,12 +89,14 @@ function twistCheck(apart: Figure, limits: Changes): Check {
   return {
     id: 'strength.twist',
     stage: 'shafts',
-    level: over ? 'caution' : 'ok',
-    title: over ? 'The shafts twist unlike' : 'Both shafts twist nearly alike',
-    figure: { value: apart.value, unit: 'rad', figureId: apart.id },
+    ...told(over ? 'caution' : 'ok', {
+      holds: 'Both shafts twist nearly alike',
+      fails: 'The shafts twist unlike',
+      todo: 'Even the shafts up, or make the short one thinner in its body by the maker.',
+    }),
+    figure: compared(apart),
     limit,
     reason: 'The stiffer side pulls first: with a locked differential the car steers itself at launch.',
-    todo: over ? 'Even the shafts up, or make the short one thinner in its body by the maker.' : '',
     at: 'shaft.body',
   };
 }

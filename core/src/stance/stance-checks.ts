@@ -1,4 +1,4 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
 import type { Figure } from '../measure';
 import { findQuantity, type Spacer } from '../plan';
@@ -69,18 +69,14 @@ function gapCheck(worst: Clearance, { archWork }: StanceResult, limits: Changes)
   return {
     id: `stance.${from}.${side}`,
     stage: 'stance',
-    level,
-    title:
-      level === 'ok'
-        ? `${sideName(side)} tyre clears ${from}`
-        : `${sideName(side)} tyre ${level === 'stop' ? 'touches' : 'is too near'} ${thing(worst.place)}`,
-    figure: { value: gap.value, unit: 'mm', figureId: gap.id },
+    ...told(level, {
+      holds: `${sideName(side)} tyre clears ${from}`,
+      fails: `${sideName(side)} tyre ${level === 'stop' ? 'touches' : 'is too near'} ${thing(worst.place)}`,
+      todo: `Take ${(limit.value - gap.value).toFixed(1)} mm ${toward} offset, ${from === 'inboard' ? 'a wider' : 'a narrower'} axle, or a narrower tyre.${work}`,
+    }),
+    figure: compared(gap),
     limit,
     reason: `Least at ${POSE_WORDS[pose]}. A tyre that rubs is cut through; one that touches a spring or brake line takes it along.`,
-    todo:
-      level === 'ok'
-        ? ''
-        : `Take ${(limit.value - gap.value).toFixed(1)} mm ${toward} offset, ${from === 'inboard' ? 'a wider' : 'a narrower'} axle, or a narrower tyre.${work}`,
     at: 'wheel.et',
   };
 }
@@ -94,14 +90,14 @@ function radialCheck(radial: Figure, side: Side, stance: StanceResult, limits: C
   return {
     id: `stance.radial.${side}`,
     stage: 'stance',
-    level: low ? 'caution' : 'ok',
-    title: low
-      ? `${sideName(side)} tyre comes up to the lip at bump`
-      : `${sideName(side)} tyre may rise to full bump`,
-    figure: { value: radial.value, unit: 'mm', figureId: radial.id },
+    ...told(low ? 'caution' : 'ok', {
+      holds: `${sideName(side)} tyre may rise to full bump`,
+      fails: `${sideName(side)} tyre comes up to the lip at bump`,
+      todo: 'Bring the tyre inboard, limit the bump travel, or roll the lip.',
+    }),
+    figure: compared(radial),
     limit,
     reason: 'A tyre that stands out under the lip must stay below it; one that stays inboard may rise past it.',
-    todo: low ? 'Bring the tyre inboard, limit the bump travel, or roll the lip.' : '',
     at: `room.lip.${side}`,
   };
 }
@@ -112,15 +108,14 @@ function caliperCheck(caliper: Figure, limits: Changes): Check {
   return {
     id: 'stance.caliper',
     stage: 'stance',
-    level,
-    title: level === 'ok' ? 'The rim turns round the brake' : 'The rim is too near the brake',
-    figure: { value: caliper.value, unit: 'mm', figureId: caliper.id },
+    ...told(level, {
+      holds: 'The rim turns round the brake',
+      fails: 'The rim is too near the brake',
+      todo: 'A larger rim, a smaller brake, or another barrel; read the rim where the brake sits.',
+    }),
+    figure: compared(caliper),
     limit,
     reason: 'Brake, rim and bearing give under load, and stones get between them.',
-    todo:
-      level === 'ok'
-        ? ''
-        : 'A larger rim, a smaller brake, or another barrel; read the rim where the brake sits.',
     at: 'rim.inside',
   };
 }
@@ -132,22 +127,18 @@ function spacerCheck(spacer: Spacer, thick: Figure, limits: Changes): Check {
   return {
     id: 'stance.spacer',
     stage: 'stance',
-    level: bad ? 'stop' : 'ok',
-    title: bad
-      ? plain
-        ? 'The plain spacer is too thick'
-        : 'The bolted adapter is too thin'
-      : 'The spacer is within its limit',
-    figure: { value: thick.value, unit: 'mm', figureId: thick.id },
+    ...told(bad ? 'stop' : 'ok', {
+      holds: 'The spacer is within its limit',
+      fails: plain ? 'The plain spacer is too thick' : 'The bolted adapter is too thin',
+      todo: plain
+        ? 'Longer studs and a bolted adapter, or another offset.'
+        : 'A thicker adapter, or a wheel with another offset.',
+    }),
+    figure: compared(thick),
     limit,
     reason: plain
       ? 'Every millimetre comes off the thread in the nut, and bends the stud.'
       : 'An adapter must be thick enough for the studs that hold it and the studs it carries.',
-    todo: bad
-      ? plain
-        ? 'Longer studs and a bolted adapter, or another offset.'
-        : 'A thicker adapter, or a wheel with another offset.'
-      : '',
     at: 'spacer.thick',
   };
 }
