@@ -1,5 +1,6 @@
-import express, { type Express, type Request, type Response } from 'express';
+import type { Express, Request, Response } from 'express';
 import Joi from 'joi';
+import { operatedApp } from '../operated';
 import { body } from '../refuse';
 import { CHANNELS, FAULTS, type Device, type DeviceState } from './device';
 
@@ -20,13 +21,8 @@ const onSchema = Joi.object<{ on: boolean }>({ on: Joi.boolean().default(true) }
 
 /** The instruments over HTTP: list, stream of lines, zero, hold; and the operator’s side of them. */
 export function benchApp(devices: ReadonlyMap<string, Device>, page: string): Express {
-  const app = express();
+  const app = operatedApp(page);
   const streams = new Map<string, Set<Response>>();
-  app.disable('x-powered-by');
-  app.use(express.json({ limit: '10kb' }));
-  app.get('/', (_request, response) => {
-    response.type('html').send(page);
-  });
   app.get('/devices', (_request, response) => {
     response.json([...devices.values()].map(described));
   });

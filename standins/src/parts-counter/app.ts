@@ -1,6 +1,7 @@
-import express, { type Express } from 'express';
+import type { Express } from 'express';
 import Joi from 'joi';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { operatedApp, operatedModes } from '../operated';
 import { body } from '../refuse';
 import { KINDS, type Part, type PartKind } from './catalogue';
 
@@ -37,24 +38,10 @@ const querySchema = Joi.object<Query>({
 
 /** The parts counter over HTTP: search by kind and dimensions; and the operator’s side of it. */
 export function counterApp(parts: readonly Part[], page: string): Express {
-  let modes: Modes = { slowMs: 0, failing: false, outOfStock: false };
-  const app = express();
-  app.disable('x-powered-by');
-  app.use(express.json({ limit: '10kb' }));
-  app.get('/', (_request, response) => {
-    response.type('html').send(page);
-  });
-  app.get('/modes', (_request, response) => {
-    response.json(modes);
-  });
-  app.post('/modes', (request, response) => {
-    const change = body(modesSchema, request.body, response);
-    if (!change) return;
-    modes = { ...modes, ...change };
-    response.json(modes);
-  });
+  const app = operatedApp(page);
+  const modes = operatedModes<Modes>(app, modesSchema, { slowMs: 0, failing: false, outOfStock: false });
   app.get('/parts', async (request, response) => {
-    const { slowMs, failing, outOfStock } = modes;
+    const { slowMs, failing, outOfStock } = modes();
     if (slowMs > 0) await sleep(slowMs);
     if (failing) {
       response.status(503).json({ error: 'unavailable' });

@@ -1,6 +1,7 @@
-import express, { type Express } from 'express';
+import type { Express, Response } from 'express';
 import Joi from 'joi';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { operatedApp, operatedModes } from '../operated';
 import { body } from '../refuse';
 import { WillNot, type Order, type ShaftLine, type Shop } from './shop';
 
@@ -50,25 +51,11 @@ const told = ({ number, state, note }: Order) => ({ number, state, note });
 
 /** The shaft maker over HTTP: quote, order, states; and the operator’s side of it. */
 export function makerApp(shop: Shop, page: string): Express {
-  let modes: Modes = { slowMs: 0, failing: false, nonsense: false };
-  const app = express();
-  app.disable('x-powered-by');
-  app.use(express.json({ limit: '20kb' }));
-  app.get('/', (_request, response) => {
-    response.type('html').send(page);
-  });
-  app.get('/modes', (_request, response) => {
-    response.json(modes);
-  });
-  app.post('/modes', (request, response) => {
-    const change = body(modesSchema, request.body, response);
-    if (!change) return;
-    modes = { ...modes, ...change };
-    response.json(modes);
-  });
+  const app = operatedApp(page, '20kb');
+  const modes = operatedModes<Modes>(app, modesSchema, { slowMs: 0, failing: false, nonsense: false });
   operator(app, shop);
   app.use(async (_request, response, next) => {
-    const { slowMs, failing, nonsense } = modes;
+    const { slowMs, failing, nonsense } = modes();
     if (slowMs > 0) await sleep(slowMs);
     if (failing) response.status(503).json({ error: 'unavailable' });
     else if (nonsense) response.json({ number: 7, price: 'soon' });
@@ -98,7 +85,7 @@ export function makerApp(shop: Shop, page: string): Express {
   return app;
 }
 
-function answer(response: express.Response, order: Order | undefined): void {
+function answer(response: Response, order: Order | undefined): void {
   if (order) response.json(told(order));
   else response.status(404).json({ error: 'notFound' });
 }
@@ -121,7 +108,7 @@ function operator(app: Express, shop: Shop): void {
   });
 }
 
-function found(response: express.Response, order: Order | undefined): void {
+function found(response: Response, order: Order | undefined): void {
   if (order) response.json(order);
   else response.status(404).json({ error: 'notFound' });
 }
