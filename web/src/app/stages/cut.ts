@@ -1,5 +1,4 @@
 import { Component, computed, effect, inject, signal } from '@angular/core';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import {
   CUT_METHODS,
   DATUM_NAMES,
@@ -30,8 +29,17 @@ import { Needs } from './needs';
 import { SchoolsTable } from './schools-table';
 import { SquarePanel } from './square-panel';
 import { Stage } from './stage';
+import { Segments } from '../shared/segments';
 
 type Tab = 'rear' | 'left' | 'right' | 'face' | 'ends';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'rear', name: 'Rear' },
+  { id: 'left', name: 'Left tube' },
+  { id: 'right', name: 'Right tube' },
+  { id: 'face', name: 'End faces' },
+  { id: 'ends', name: 'Tubes and ends' },
+];
 
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   rear: 'result over donor, from behind',
@@ -46,14 +54,14 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
   selector: 'ix-cut',
   imports: [
     AfterWeld,
+    ChoiceField,
     EndFace,
     MarksTable,
-    MatButtonToggleModule,
-    ChoiceField,
     Needs,
     ReadingField,
     ReadingGroup,
     SchoolsTable,
+    Segments,
     SquarePanel,
     Stage,
     TubeFit,
@@ -65,6 +73,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
 })
 export class CutStage {
   protected readonly store = inject(PlanStore);
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('rear');
   private readonly selection = inject(SelectionService);
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);

@@ -1,23 +1,24 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
 import { cutSheet, ORDER_SHEET_NAMES, ORDER_SHEETS, rearView } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 import { Stage } from './stage';
+import { Segments, PAPERS } from '../shared/segments';
 
 /** The cut sheet as it will be printed, and its files. */
 @Component({
   selector: 'ix-sheets',
-  imports: [MatButtonModule, MatButtonToggleModule, MatIconModule, Stage, ViewSvg],
+  imports: [MatButtonModule, MatIconModule, Segments, Stage, ViewSvg],
   templateUrl: './sheets.html',
   styleUrl: './sheets.scss',
 })
 export class SheetsStage {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
+  protected readonly papers = PAPERS;
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly sheet = computed(() =>
     cutSheet(this.store.plan(), this.store.results(), this.units.unit()),

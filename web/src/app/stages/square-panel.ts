@@ -14,29 +14,21 @@ import {
 import { ReadingField } from '../readings/reading-field';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
+import { Segments } from '../shared/segments';
 
 const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
 
 /** Squareness readings of one side at one time, and what they mean. */
 @Component({
   selector: 'ix-square',
-  imports: [FigureValue, MatButtonModule, MatButtonToggleModule, ReadingField],
+  imports: [FigureValue, MatButtonModule, MatButtonToggleModule, ReadingField, Segments],
   template: `
     <h2>
       Squareness
       <small>fixed ring to end face</small>
     </h2>
     <div class="picks">
-      <mat-button-toggle-group
-        [value]="side()"
-        (change)="side.set($event.value)"
-        [hideSingleSelectionIndicator]="true"
-        aria-label="Side"
-      >
-        @for (s of sides; track s) {
-          <mat-button-toggle [value]="s">{{ sideName(s) }}</mat-button-toggle>
-        }
-      </mat-button-toggle-group>
+      <ix-segments label="Side" [options]="sides" [value]="side()" (picked)="side.set($event)" />
       <mat-button-toggle-group
         [value]="phase()"
         (change)="phase.set($event.value)"
@@ -112,8 +104,7 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
 })
 export class SquarePanel {
   private readonly store = inject(PlanStore);
-  protected readonly sides = SIDES;
-  protected readonly sideName = sideName;
+  protected readonly sides = SIDES.map((id) => ({ id, name: sideName(id) }));
   protected readonly clockName = clockName;
   protected readonly phases = SQUARE_PHASES.map((id) => ({
     id,

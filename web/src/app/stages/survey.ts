@@ -1,6 +1,5 @@
 import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
 import {
   endView,
@@ -27,8 +26,17 @@ import { Needs } from './needs';
 import { Stage } from './stage';
 import { walkMode } from './walk-mode';
 import { WalkSheet } from './walk-sheet';
+import { Segments } from '../shared/segments';
 
 type Tab = 'level' | 'square' | 'axle' | 'room' | 'angles';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'level', name: 'Level' },
+  { id: 'square', name: 'Square' },
+  { id: 'axle', name: 'Axle' },
+  { id: 'room', name: 'Room' },
+  { id: 'angles', name: 'Angles' },
+];
 
 /** Headings, and the drawing that shows each. */
 const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
@@ -75,10 +83,10 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
     FigureValue,
     LevelFacts,
     MatButtonModule,
-    MatButtonToggleModule,
     MatIconModule,
     Needs,
     ReadingGroup,
+    Segments,
     Stage,
     ViewSvg,
     Walk,
@@ -90,18 +98,7 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
     } @else {
       <ix-stage title="Survey" [subtitle]="subtitle()">
         <div tabs class="tabs">
-          <mat-button-toggle-group
-            [value]="tab()"
-            (change)="open($event.value)"
-            [hideSingleSelectionIndicator]="true"
-            aria-label="Drawing"
-          >
-            <mat-button-toggle value="level">Level</mat-button-toggle>
-            <mat-button-toggle value="square">Square</mat-button-toggle>
-            <mat-button-toggle value="axle">Axle</mat-button-toggle>
-            <mat-button-toggle value="room">Room</mat-button-toggle>
-            <mat-button-toggle value="angles">Angles</mat-button-toggle>
-          </mat-button-toggle-group>
+          <ix-segments label="Drawing" [options]="tabs" [value]="tab()" (picked)="open($event)" />
           <button mat-button type="button" (click)="mode.choose('walk')">
             <mat-icon svgIcon="walk" />
             One at a time
@@ -166,6 +163,7 @@ export class SurveyStage {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly mode = walkMode();
   protected readonly groups = GROUPS;
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('axle');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
   protected readonly view = computed(() => VIEWS[this.tab()](this.store.results(), this.store.plan().facts));

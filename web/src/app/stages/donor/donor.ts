@@ -1,6 +1,5 @@
 import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
 import { donorView, findFact, findQuantity, JOINT_IDS, type JointId } from '@intervex/core';
 import { Walk } from '../../readings/walk';
@@ -15,8 +14,15 @@ import { JudgeDesk } from './judge-desk';
 import { JudgePanel, JUDGED_GROUPS } from './judge-panel';
 import { MatingTable } from './mating-table';
 import { ReadingsPanel } from './readings-panel';
+import { Segments } from '../../shared/segments';
 
 type Tab = 'readings' | 'judge' | 'mating';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'readings', name: 'Readings' },
+  { id: 'judge', name: 'Judge' },
+  { id: 'mating', name: 'Mating' },
+];
 
 /** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
 @Component({
@@ -27,10 +33,10 @@ type Tab = 'readings' | 'judge' | 'mating';
     JudgeDesk,
     JudgePanel,
     MatButtonModule,
-    MatButtonToggleModule,
     MatIconModule,
     MatingTable,
     ReadingsPanel,
+    Segments,
     Stage,
     Walk,
     WalkSheet,
@@ -41,16 +47,7 @@ type Tab = 'readings' | 'judge' | 'mating';
     } @else {
       <ix-stage title="Donor" [subtitle]="store.plan().brief.donor || 'the axle that comes in'">
         <div tabs class="tabs">
-          <mat-button-toggle-group
-            [value]="tab()"
-            (change)="tab.set($event.value)"
-            [hideSingleSelectionIndicator]="true"
-            aria-label="What of the donor"
-          >
-            <mat-button-toggle value="readings">Readings</mat-button-toggle>
-            <mat-button-toggle value="judge">Judge</mat-button-toggle>
-            <mat-button-toggle value="mating">Mating</mat-button-toggle>
-          </mat-button-toggle-group>
+          <ix-segments label="What of the donor" [options]="tabs" [value]="tab()" (picked)="tab.set($event)" />
           <button mat-button type="button" (click)="mode.choose('walk')">
             <mat-icon svgIcon="walk" />
             One at a time
@@ -91,6 +88,7 @@ export class DonorStage {
   private readonly selection = inject(SelectionService);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly mode = walkMode();
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('readings');
   protected readonly joint = signal<JointId>('spline');
   protected readonly view = computed(() => donorView(this.store.results()));

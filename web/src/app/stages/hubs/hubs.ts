@@ -1,5 +1,4 @@
 import { Component, computed, effect, inject, signal } from '@angular/core';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { findFact, findQuantity } from '@intervex/core';
 import { FactField } from '../../readings/fact-field';
 import { FactGroup } from '../../readings/fact-group';
@@ -14,8 +13,17 @@ import { PatternDesk } from './pattern-desk';
 import { PatternSide } from './pattern-panel';
 import { RetentionDesk } from './retention-desk';
 import { StudsDesk } from './studs-desk';
+import { Segments } from '../../shared/segments';
 
 type Tab = 'pattern' | 'studs' | 'retention' | 'brakes' | 'lines';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'pattern', name: 'Pattern' },
+  { id: 'studs', name: 'Studs' },
+  { id: 'retention', name: 'Retention' },
+  { id: 'brakes', name: 'Brakes' },
+  { id: 'lines', name: 'Lines' },
+];
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   pattern: 'do flange and wheel agree',
   studs: 'studs and nuts',
@@ -40,32 +48,26 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
     FactField,
     FactGroup,
     LinesDesk,
-    MatButtonToggleModule,
     Needs,
     PatternDesk,
     PatternSide,
     ReadingField,
     ReadingGroup,
     RetentionDesk,
+    Segments,
     Stage,
     StudsDesk,
   ],
   template: `
     <ix-stage title="Hub ends" [subtitle]="subtitle()">
-      <mat-button-toggle-group
+      <ix-segments
         tabs
         class="tabs"
+        label="What of the hub ends"
+        [options]="tabs"
         [value]="tab()"
-        (change)="tab.set($event.value)"
-        [hideSingleSelectionIndicator]="true"
-        aria-label="What of the hub ends"
-      >
-        <mat-button-toggle value="pattern">Pattern</mat-button-toggle>
-        <mat-button-toggle value="studs">Studs</mat-button-toggle>
-        <mat-button-toggle value="retention">Retention</mat-button-toggle>
-        <mat-button-toggle value="brakes">Brakes</mat-button-toggle>
-        <mat-button-toggle value="lines">Lines</mat-button-toggle>
-      </mat-button-toggle-group>
+        (picked)="tab.set($event)"
+      />
       <div desk>
         @switch (tab()) {
           @case ('pattern') {
@@ -128,6 +130,7 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
 })
 export class HubsStage {
   private readonly selection = inject(SelectionService);
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('pattern');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
   protected readonly bearing = [

@@ -1,6 +1,5 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatIconModule } from '@angular/material/icon';
 import { MatRadioModule } from '@angular/material/radio';
 import { flangeView, JIGS, jigView, type Jig, type PatternRoute } from '@intervex/core';
@@ -9,6 +8,7 @@ import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { ChoiceField } from '../choice-field';
+import { Segments, PAPERS } from '../../shared/segments';
 
 const JIG_NAMES: Readonly<Record<Jig, string>> = {
   ring: 'full ring on the pilot',
@@ -18,15 +18,7 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
 /** Whether flange and wheel agree, the ways to make them, and the jig in full size. */
 @Component({
   selector: 'ix-pattern-desk',
-  imports: [
-    ChoiceField,
-    FigureValue,
-    MatButtonModule,
-    MatButtonToggleModule,
-    MatIconModule,
-    MatRadioModule,
-    ViewSvg,
-  ],
+  imports: [ChoiceField, FigureValue, MatButtonModule, MatIconModule, MatRadioModule, Segments, ViewSvg],
   templateUrl: './pattern-desk.html',
   styleUrl: '../desk-table.scss',
   styles: `
@@ -76,6 +68,7 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
 export class PatternDesk {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
+  protected readonly papers = PAPERS;
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly jigs = JIGS.map((id) => ({ id, name: JIG_NAMES[id] }));
   protected readonly patterns = computed(() => this.store.results().hubs.patterns);

@@ -1,5 +1,4 @@
 import { Component, computed, inject, signal } from '@angular/core';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { FactField } from '../../readings/fact-field';
 import { ReadingField } from '../../readings/reading-field';
 import { ReadingGroup } from '../../readings/reading-group';
@@ -10,8 +9,16 @@ import { ChancesDesk } from './chances-desk';
 import { OrdersDesk } from './orders-desk';
 import { PairsDesk } from './pairs-desk';
 import { StrengthTable } from './strength-table';
+import { Segments } from '../../shared/segments';
 
 type Tab = 'strength' | 'stock' | 'chances' | 'orders';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'strength', name: 'Strength' },
+  { id: 'stock', name: 'Stock pairs' },
+  { id: 'chances', name: 'Chances' },
+  { id: 'orders', name: 'Orders' },
+];
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   strength: 'what they bear',
   stock: 'best pairs that can be bought',
@@ -25,30 +32,25 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
   imports: [
     ChancesDesk,
     FactField,
-    MatButtonToggleModule,
     Needs,
     OrdersDesk,
     PairsDesk,
     ReadingField,
     ReadingGroup,
+    Segments,
     Stage,
     StrengthTable,
   ],
   template: `
     <ix-stage title="Shafts" [subtitle]="subtitle()">
-      <mat-button-toggle-group
+      <ix-segments
         tabs
         class="tabs"
+        label="What of the shafts"
+        [options]="tabs"
         [value]="tab()"
-        (change)="tab.set($event.value)"
-        [hideSingleSelectionIndicator]="true"
-        aria-label="What of the shafts"
-      >
-        <mat-button-toggle value="strength">Strength</mat-button-toggle>
-        <mat-button-toggle value="stock">Stock pairs</mat-button-toggle>
-        <mat-button-toggle value="chances">Chances</mat-button-toggle>
-        <mat-button-toggle value="orders">Orders</mat-button-toggle>
-      </mat-button-toggle-group>
+        (picked)="tab.set($event)"
+      />
       <div desk>
         @switch (tab()) {
           @case ('strength') {
@@ -79,6 +81,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
 })
 export class ShaftsStage {
   protected readonly store = inject(PlanStore);
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('strength');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
 }

@@ -1,5 +1,4 @@
 import { Component, computed, inject, signal, viewChild } from '@angular/core';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import {
   cornerView,
   offsetOf,
@@ -25,8 +24,14 @@ import { Needs } from '../needs';
 import { Stage } from '../stage';
 import { FitMapChart, type StockPoint } from './fit-map';
 import { StockWheels } from './stock-wheels';
+import { Segments } from '../../shared/segments';
 
 type Tab = 'corners' | 'map';
+
+const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
+  { id: 'corners', name: 'Corners' },
+  { id: 'map', name: 'Fit map' },
+];
 const SPACER_NAMES: Readonly<Record<Spacer, string>> = {
   none: 'none',
   plain: 'plain spacer',
@@ -42,9 +47,9 @@ const chosen = (value: number): Reading => ({ repeats: [{ value }], instrument: 
     FactGroup,
     FigureValue,
     FitMapChart,
-    MatButtonToggleModule,
     Needs,
     ReadingGroup,
+    Segments,
     Stage,
     StockWheels,
     ViewSvg,
@@ -56,6 +61,7 @@ export class StanceStage {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   private readonly wheels = viewChild(StockWheels);
+  protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('corners');
   /** What was typed as a backspace and refused; kept until it is right. */
   protected readonly typedBackspace = signal<string | undefined>(undefined);
