@@ -34,6 +34,21 @@ describe('one reading at a time', () => {
     expect(heading(await start(read76))).toBe('Spline length, left');
   });
 
+  it('keeps to the headings given, and of those to what is read', async () => {
+    const plan = donorPlan();
+    const bench = await Bench.of(Walk, plan, {
+      stage: 'cut',
+      title: 'Cut',
+      view: donorView(evaluate(plan)),
+      only: ['Squareness, right', 'Saw and weld'],
+    });
+    const headings = bench.all<HTMLOptionElement>('select option').map((o) => o.value);
+    expect(headings.sort()).toEqual(['Saw and weld', 'Squareness, right']);
+    // 25 places of squareness and the three of the saw that are measured, of five.
+    expect(bench.text).toContain('1 of 28');
+    expect(bench.text).not.toContain('chosen');
+  });
+
   it('takes a fraction from the keys and says what it means', async () => {
     const bench = await start();
     await tap(bench, ['3', '1/16']);

@@ -63,10 +63,17 @@ export class Walk {
   readonly stage = input.required<StageId>();
   readonly title = input.required<string>();
   readonly view = input.required<View>();
+  /** Headings it keeps to, and of those only what is read; all of the stage where none are given. */
+  readonly only = input<readonly string[]>();
   readonly closed = output();
 
   protected readonly pad = PAD;
-  protected readonly list = computed(() => QUANTITIES.filter((q) => q.stage === this.stage()));
+  protected readonly list = computed(() => {
+    const [stage, only] = [this.stage(), this.only()];
+    return QUANTITIES.filter(
+      (q) => q.stage === stage && (!only || (only.includes(q.group) && q.instrument !== 'chosen')),
+    );
+  });
   protected readonly at = signal(0);
   protected readonly text = signal('');
   protected readonly problem = signal('');

@@ -18,6 +18,7 @@ import { EndFace } from '../drawing/end-face';
 import { ViewSvg } from '../drawing/view-svg';
 import { ReadingField } from '../readings/reading-field';
 import { ReadingGroup } from '../readings/reading-group';
+import { Walk } from '../readings/walk';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { ChoiceField } from './choice-field';
@@ -29,6 +30,8 @@ import { Needs } from './needs';
 import { SchoolsTable } from './schools-table';
 import { SquarePanel } from './square-panel';
 import { Stage } from './stage';
+import { WalkButton } from './walk-button';
+import { walkMode } from './walk-mode';
 import { Segments } from '../shared/segments';
 
 type Tab = 'rear' | 'left' | 'right' | 'face' | 'ends';
@@ -67,6 +70,8 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
     TubeFit,
     TubeItems,
     ViewSvg,
+    Walk,
+    WalkButton,
   ],
   templateUrl: './cut.html',
   styleUrls: ['./cut.scss'],
@@ -74,6 +79,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
 export class CutStage {
   protected readonly store = inject(PlanStore);
   protected readonly tabs = TABS;
+  protected readonly mode = walkMode(false);
   protected readonly tab = signal<Tab>('rear');
   private readonly selection = inject(SelectionService);
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
@@ -89,11 +95,25 @@ export class CutStage {
     const found = this.store.results().schools.find((s) => s.school === this.choices().school);
     return found && isPlanned(found) ? found : undefined;
   });
+  /** Headings of what is read for the way it is cut. */
+  protected readonly walked = computed(() => {
+    const { method, retentionTo } = this.choices();
+    const both = (group: string) => SIDES.map((side) => `${group}, ${side}`);
+    return [
+      'Left tube',
+      'Right tube',
+      'Saw and weld',
+      ...(method === 'newTubes' ? ['New tubes', ...both('New tube')] : []),
+      ...(retentionTo === 'fullFloat' ? ['Full-float ends'] : []),
+      ...both('Squareness'),
+    ];
+  });
+  protected readonly rear = computed(() => rearView(this.store.results(), this.choices()));
   protected readonly view = computed(() => {
     const results = this.store.results();
     const tab = this.tab();
     if (tab === 'left' || tab === 'right') return tubeView(results, tab, this.choices());
-    return rearView(results, this.choices());
+    return this.rear();
   });
 
   constructor() {

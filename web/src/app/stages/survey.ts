@@ -1,6 +1,4 @@
 import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
 import {
   endView,
   findQuantity,
@@ -25,6 +23,7 @@ import { LevelFacts } from './level-facts';
 import { Needs } from './needs';
 import { Stage } from './stage';
 import { walkMode } from './walk-mode';
+import { WalkButton } from './walk-button';
 import { WalkSheet } from './walk-sheet';
 import { Segments } from '../shared/segments';
 
@@ -82,14 +81,13 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
     FactGroup,
     FigureValue,
     LevelFacts,
-    MatButtonModule,
-    MatIconModule,
     Needs,
     ReadingGroup,
     Segments,
     Stage,
     ViewSvg,
     Walk,
+    WalkButton,
     WalkSheet,
   ],
   template: `
@@ -99,10 +97,7 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
       <ix-stage title="Survey" [subtitle]="subtitle()">
         <div tabs class="tabs">
           <ix-segments label="Drawing" [options]="tabs" [value]="tab()" (picked)="open($event)" />
-          <button mat-button type="button" (click)="mode.choose('walk')">
-            <mat-icon svgIcon="walk" />
-            One at a time
-          </button>
+          <ix-walk-button (begun)="mode.choose('walk')" />
           <ix-walk-sheet stage="survey" />
         </div>
         <div desk>

@@ -4,10 +4,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { map } from 'rxjs';
 
 /**
- * Whether a stage shows one reading at a time: by itself on a phone, or when asked for.
+ * Whether a stage shows one reading at a time: by itself on a phone where that is its work, or when asked for.
  * Call it where injection is possible.
+ *
+ * @param byItself a phone begins with it
  */
-export function walkMode() {
+export function walkMode(byItself = true) {
   const narrow = toSignal(
     inject(BreakpointObserver)
       .observe('(max-width: 760px)')
@@ -16,7 +18,7 @@ export function walkMode() {
   );
   const chosen = signal<'walk' | 'list' | undefined>(undefined);
   return {
-    walking: computed(() => (chosen() ?? (narrow() ? 'walk' : 'list')) === 'walk'),
+    walking: computed(() => (chosen() ?? (byItself && narrow() ? 'walk' : 'list')) === 'walk'),
     choose: (mode: 'walk' | 'list') => {
       chosen.set(mode);
     },

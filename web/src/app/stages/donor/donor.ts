@@ -1,12 +1,11 @@
 import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
 import { donorView, findFact, findQuantity, JOINT_IDS, type JointId } from '@intervex/core';
 import { Walk } from '../../readings/walk';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
 import { Stage } from '../stage';
 import { walkMode } from '../walk-mode';
+import { WalkButton } from '../walk-button';
 import { WalkSheet } from '../walk-sheet';
 import { DonorReadings } from './donor-readings';
 import { JointPanel } from './joint-panel';
@@ -32,13 +31,12 @@ const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
     JointPanel,
     JudgeDesk,
     JudgePanel,
-    MatButtonModule,
-    MatIconModule,
     MatingTable,
     ReadingsPanel,
     Segments,
     Stage,
     Walk,
+    WalkButton,
     WalkSheet,
   ],
   template: `
@@ -48,10 +46,7 @@ const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
       <ix-stage title="Donor" [subtitle]="store.plan().brief.donor || 'the axle that comes in'">
         <div tabs class="tabs">
           <ix-segments label="What of the donor" [options]="tabs" [value]="tab()" (picked)="tab.set($event)" />
-          <button mat-button type="button" (click)="mode.choose('walk')">
-            <mat-icon svgIcon="walk" />
-            One at a time
-          </button>
+          <ix-walk-button (begun)="mode.choose('walk')" />
           <ix-walk-sheet stage="donor" />
         </div>
         <div desk>

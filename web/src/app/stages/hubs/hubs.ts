@@ -1,12 +1,16 @@
 import { Component, computed, effect, inject, signal } from '@angular/core';
-import { findFact, findQuantity } from '@intervex/core';
+import { findFact, findQuantity, flangeView, rearView } from '@intervex/core';
 import { FactField } from '../../readings/fact-field';
 import { FactGroup } from '../../readings/fact-group';
 import { ReadingField } from '../../readings/reading-field';
 import { ReadingGroup } from '../../readings/reading-group';
+import { Walk } from '../../readings/walk';
+import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
 import { Needs } from '../needs';
 import { Stage } from '../stage';
+import { WalkButton } from '../walk-button';
+import { walkMode } from '../walk-mode';
 import { BrakesDesk } from './brakes-desk';
 import { LinesDesk } from './lines-desk';
 import { PatternDesk } from './pattern-desk';
@@ -57,79 +61,92 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
     Segments,
     Stage,
     StudsDesk,
+    Walk,
+    WalkButton,
   ],
   template: `
-    <ix-stage title="Hub ends" [subtitle]="subtitle()">
-      <ix-segments
-        tabs
-        class="tabs"
-        label="What of the hub ends"
-        [options]="tabs"
-        [value]="tab()"
-        (picked)="tab.set($event)"
-      />
-      <div desk>
+    @if (mode.walking()) {
+      <ix-walk stage="hubs" title="Hub ends" [view]="view()" [only]="walked" (closed)="mode.choose('list')" />
+    } @else {
+      <ix-stage title="Hub ends" [subtitle]="subtitle()">
+        <div tabs class="tabs">
+          <ix-segments
+            label="What of the hub ends"
+            [options]="tabs"
+            [value]="tab()"
+            (picked)="tab.set($event)"
+          />
+          <ix-walk-button (begun)="mode.choose('walk')" />
+        </div>
+        <div desk>
+          @switch (tab()) {
+            @case ('pattern') {
+              <ix-pattern-desk />
+            }
+            @case ('studs') {
+              <ix-studs />
+            }
+            @case ('retention') {
+              <ix-retention />
+            }
+            @case ('brakes') {
+              <ix-brakes />
+            }
+            @case ('lines') {
+              <ix-lines />
+            }
+          }
+          <ix-needs stage="hubs" />
+        </div>
         @switch (tab()) {
           @case ('pattern') {
-            <ix-pattern-desk />
+            <ix-pattern-panel />
           }
           @case ('studs') {
-            <ix-studs />
+            <ix-fact-group stage="hubs" group="Studs and nuts" />
+            <ix-reading-group stage="hubs" group="Studs and nuts" [bare]="true" />
+            <h2>In the car</h2>
+            <ix-fact id="car.studThread" />
+            <ix-fact id="car.seat" />
           }
           @case ('retention') {
-            <ix-retention />
+            <ix-reading-group stage="hubs" group="Retention" />
+            <ix-reading id="float.shift" />
+            <h2>Bearing and seal</h2>
+            @for (id of bearing; track id) {
+              <ix-reading [id]="id" />
+            }
           }
           @case ('brakes') {
-            <ix-brakes />
+            <ix-reading-group stage="hubs" group="Brakes" />
+            <ix-fact-group stage="hubs" group="Brakes" [bare]="true" />
+            <h2>Round the brake</h2>
+            @for (id of round; track id) {
+              <ix-reading [id]="id" />
+            }
           }
-          @case ('lines') {
-            <ix-lines />
-          }
-        }
-        <ix-needs stage="hubs" />
-      </div>
-      @switch (tab()) {
-        @case ('pattern') {
-          <ix-pattern-panel />
-        }
-        @case ('studs') {
-          <ix-fact-group stage="hubs" group="Studs and nuts" />
-          <ix-reading-group stage="hubs" group="Studs and nuts" [bare]="true" />
-          <h2>In the car</h2>
-          <ix-fact id="car.studThread" />
-          <ix-fact id="car.seat" />
-        }
-        @case ('retention') {
-          <ix-reading-group stage="hubs" group="Retention" />
-          <ix-reading id="float.shift" />
-          <h2>Bearing and seal</h2>
-          @for (id of bearing; track id) {
-            <ix-reading [id]="id" />
+          @default {
+            <h2>Brake lines</h2>
+            <p class="second">
+              Bend marks count from the cut end, flare included. Use line that is made for brakes, flare it as
+              the fitting asks, and test every joint under pressure before the road.
+            </p>
+            <ix-reading id="car.hoseReach" />
+            <ix-reading id="hose.droop" />
           }
         }
-        @case ('brakes') {
-          <ix-reading-group stage="hubs" group="Brakes" />
-          <ix-fact-group stage="hubs" group="Brakes" [bare]="true" />
-          <h2>Round the brake</h2>
-          @for (id of round; track id) {
-            <ix-reading [id]="id" />
-          }
-        }
-        @default {
-          <h2>Brake lines</h2>
-          <p class="second">
-            Bend marks count from the cut end, flare included. Use line that is made for brakes, flare it as the
-            fitting asks, and test every joint under pressure before the road.
-          </p>
-          <ix-reading id="car.hoseReach" />
-          <ix-reading id="hose.droop" />
-        }
-      }
-    </ix-stage>
+      </ix-stage>
+    }
   `,
 })
 export class HubsStage {
   private readonly selection = inject(SelectionService);
+  private readonly store = inject(PlanStore);
+  protected readonly mode = walkMode(false);
+  protected readonly walked = ['Re-drill and jig', 'Studs and nuts', 'Retention', 'Brakes'];
+  protected readonly view = computed(
+    () => flangeView(this.store.results()) ?? rearView(this.store.results(), this.store.plan().choices),
+  );
   protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('pattern');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
