@@ -62,14 +62,16 @@ const USUAL = 5;
     />
     @if (found(); as f) {
       @if (f.fit; as fit) {
-        <p>
-          Circle
-          <b class="figure">{{ show(fit.pcd) }}</b>
-          <span class="second">by pairs: {{ each() }}</span>
+        <p class="circle">
+          <span>
+            Circle&ngsp;
+            <b class="figure">{{ show(fit.pcd) }}</b>
+          </span>
           @if (target()) {
             <button mat-button type="button" (click)="use(fit.pcd)">Use as its circle</button>
           }
         </p>
+        <p class="second">By pairs: {{ each() }}</p>
       }
       @if (f.problem) {
         <p class="wrong" role="alert">{{ f.problem }}</p>
@@ -77,6 +79,16 @@ const USUAL = 5;
     }
   `,
   styles: `
+    .circle {
+      display: flex;
+      align-items: baseline;
+      justify-content: space-between;
+      margin-bottom: 0;
+    }
+    .circle + .second {
+      margin-top: 0;
+      font-size: 12.5px;
+    }
     h3 {
       display: flex;
       justify-content: space-between;
