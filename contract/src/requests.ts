@@ -1,6 +1,7 @@
 import {
   ORDER_SHEETS,
   PART_KINDS,
+  RETENTIONS,
   WALKED,
   type LengthUnit,
   type OrderSheetId,
@@ -171,6 +172,16 @@ export const pairQuestionSchema = Joi.object<PairQuestion>({
     holes: Joi.number().integer().min(3).max(10),
     pcd: mm(80, 260),
     spline: mm(5, 250),
+    retention: Joi.string().valid(...RETENTIONS),
+    bearingBore: mm(20, 200),
+    bearingRoom: mm(3, 120),
+    sealJournal: mm(10, 150),
+    drill: Joi.object({
+      hole: mm(5, 40).required(),
+      ligament: mm(0, 60).required(),
+      ligamentShare: Joi.number().min(0).max(5).required(),
+      edgeShare: Joi.number().min(0).max(5).required(),
+    }),
   }).required(),
   axle: Joi.object({
     half: sided(mm(100, 1500)),

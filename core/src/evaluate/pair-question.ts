@@ -1,7 +1,8 @@
+import { limitValue } from '../checks';
 import { isPlanned } from '../cut';
 import { bySide } from '../geometry';
 import type { Plan } from '../plan';
-import type { PairAxle, PairTarget, ShaftWanted } from '../shafts';
+import type { DrillWanted, PairAxle, PairTarget, ShaftWanted } from '../shafts';
 import type { Results } from './results';
 
 /** What the search for stock shafts asks: what a shaft must be, the axle it goes into, and where it should end up. */
@@ -39,23 +40,46 @@ export function pairQuestion(
   };
 }
 
-function wantedOf({ choices }: Plan, of: (id: string) => number | undefined): ShaftWanted {
-  const [pitch, journal, gear] = [
-    of('donor.splinePitch'),
-    of('new.journal') ?? of('donor.journal'),
-    of('donor.sideGearSpline'),
-  ];
-  // An adapter or a re-drilled flange takes the wheel whatever the shaft brings.
-  const own = choices.pattern === 'undecided' || choices.pattern === 'shafts';
-  const [holes, pcd] = [of('car.wheelHoles'), of('car.wheelPcd')];
+type Of = (id: string) => number | undefined;
+
+function wantedOf({ choices, limits }: Plan, of: Of): ShaftWanted {
+  const hole = of('redrill.hole') ?? of('donor.flangeHole');
+  // New shafts with the wheel’s own pattern are not drilled again.
+  const drills = choices.pattern !== 'shafts' && hole !== undefined;
   return {
     teeth: of('new.teeth') ?? of('donor.splineTeeth') ?? 0,
-    ...(pitch === undefined ? {} : { pitch }),
-    ...(journal === undefined ? {} : { journal }),
-    ...(own && holes !== undefined && pcd !== undefined ? { holes, pcd } : {}),
-    ...(gear === undefined ? {} : { spline: gear }),
+    retention: choices.retentionTo,
+    ...given({
+      pitch: of('donor.splinePitch'),
+      journal: of('new.journal') ?? of('donor.journal'),
+      spline: of('donor.sideGearSpline'),
+      // An adapter takes the wheel whatever the shaft brings.
+      ...(choices.pattern === 'adapter' ? {} : { holes: of('car.wheelHoles'), pcd: of('car.wheelPcd') }),
+      // Full-float shafts only drive: bearing and seal sit on the hub.
+      ...(choices.retentionTo === 'fullFloat' ? {} : ringsOf(of)),
+    }),
+    ...(drills ? { drill: drillWanted(limits, hole) } : {}),
   };
 }
+
+const ringsOf = (of: Of) => ({
+  bearingBore: of('donor.bearingBore'),
+  bearingRoom: of('donor.bearingWidth'),
+  sealJournal: of('donor.sealJournal'),
+});
+
+/** What is known of these sizes. */
+const given = <K extends string>(sizes: Readonly<Partial<Record<K, number | undefined>>>) =>
+  Object.fromEntries(Object.entries(sizes).filter(([, value]) => value !== undefined)) as Partial<
+    Record<K, number>
+  >;
+
+const drillWanted = (limits: Plan['limits'], hole: number): DrillWanted => ({
+  hole,
+  ligament: limitValue(limits, 'pattern.ligament'),
+  ligamentShare: limitValue(limits, 'pattern.ligamentShare'),
+  edgeShare: limitValue(limits, 'pattern.rim'),
+});
 
 /** Least that a half may become: the tube keeps what must stay at the casting and at its end. */
 function leastOf(of: (id: string) => number | undefined, side: 'left' | 'right', half: number): number {

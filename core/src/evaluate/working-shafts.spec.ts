@@ -22,6 +22,7 @@ const offer = (number: string, length: number, more: Partial<PartOffer['size']> 
     holes: 5,
     pcd: 108,
     spline: 47,
+    retention: 2,
     ...more,
   } as PartOffer['size'],
 });
@@ -72,10 +73,21 @@ describe('stock shafts first', () => {
   });
 
   it('are asked for with what the axle needs, and answered over all pairs', () => {
-    const plan = workedPlan(MORE);
+    const plan = workedPlan({
+      ...MORE,
+      'donor.bearingBore': reading('caliper', 72.01),
+      'donor.bearingWidth': reading('caliper', 18.2),
+      'donor.sealJournal': reading('caliper', 34.9),
+      'donor.flangeHole': reading('caliper', 13.9),
+    });
     const question = pairQuestion(plan, evaluate(plan));
     if ('lacks' in question) throw new Error('lacks');
     expect(question.wanted).toEqual({
+      retention: 'boltIn',
+      bearingBore: 72.01,
+      bearingRoom: 18.2,
+      sealJournal: 34.9,
+      drill: { hole: 13.9, ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 },
       teeth: 31,
       pitch: 24,
       journal: 35.01,
@@ -110,6 +122,22 @@ describe('stock shafts first', () => {
         'brief.targetWidth',
       ],
     });
+  });
+});
+
+describe('what stock shafts are asked to be', () => {
+  const wanted = (choices: Parameters<typeof workedPlan>[1]) => {
+    const plan = workedPlan({ ...MORE, 'donor.bearingBore': reading('caliper', 72.01) }, choices);
+    const question = pairQuestion(plan, evaluate(plan));
+    return 'lacks' in question ? undefined : question.wanted;
+  };
+
+  it('follows the way flange and wheel are made to agree, and what holds the shafts', () => {
+    expect(wanted({ pattern: 'adapter' })).not.toHaveProperty('pcd');
+    expect(wanted({ pattern: 'shafts' })).toMatchObject({ pcd: 108.04 });
+    expect(wanted({ pattern: 'shafts' })).not.toHaveProperty('drill');
+    expect(wanted({ retentionTo: 'fullFloat' })).toMatchObject({ retention: 'fullFloat' });
+    expect(wanted({ retentionTo: 'fullFloat' })).not.toHaveProperty('bearingBore');
   });
 });
 

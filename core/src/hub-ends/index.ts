@@ -1,6 +1,7 @@
 export * from './pattern';
 export * from './thread';
 export * from './redrill';
+export * from './can-drill';
 export * from './jig';
 export * from './bend-table';
 export * from './brake-stage';

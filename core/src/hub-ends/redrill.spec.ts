@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { jigPlan, nearestAt, newHoles, redrill, steppedHoles, type DrilledFace, type Holes } from './index';
+import {
+  canDrill,
+  jigPlan,
+  nearestAt,
+  newHoles,
+  redrill,
+  steppedHoles,
+  type DrilledFace,
+  type Holes,
+} from './index';
 
 const LIMITS = { ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 };
 const holes = (count: number, pcd: number, hole = 14): Holes => ({ count, pcd, hole });
@@ -131,6 +140,31 @@ function byCoordinates({ old, wanted, keepOuts = [] }: DrilledFace, clock: numbe
     ),
   );
 }
+
+describe('flange of a stock shaft', () => {
+  const wanted = { teeth: 31, holes: 5, pcd: 108, drill: { hole: 14, ...LIMITS } };
+
+  it.each([
+    [{ holes: 5, pcd: 120, hole: 14 }, true],
+    [{ holes: 5, pcd: 114.3 }, true],
+    [{ holes: 4, pcd: 108, hole: 12.8 }, false],
+    [{ holes: 6, pcd: 139.7, hole: 14.3 }, false],
+    [{}, false],
+  ])('%o can be re-drilled to 5×108: %s', (size, can) => {
+    const drills = canDrill(wanted);
+    expect(drills(size)).toBe(can);
+    // Asked again it says the same.
+    expect(drills({ ...size })).toBe(can);
+  });
+
+  it('is never drilled where that is not wanted, or against the limits', () => {
+    const size = { holes: 5, pcd: 120, hole: 14 };
+    const { drill, ...plain } = wanted;
+    expect(canDrill(plain)(size)).toBe(false);
+    // 21.69 are left.
+    expect(canDrill({ ...wanted, drill: { ...drill, ligament: 22 } })(size)).toBe(false);
+  });
+});
 
 describe('drilling jig', () => {
   const wanted = {

@@ -59,11 +59,51 @@ describe('pairs of stock shafts', () => {
       'another tooth count': 2,
       'another bearing journal': 1,
       'another flange pattern': 1,
-      'spline too short': 1,
+      'a spline too short': 1,
       // 760 is 35.1 longer than the right one in now, and 430 leaves 446.6 and 446.6.
       'longer than the right side': 1,
       'too short, left': 1,
     });
+  });
+
+  it('hold retention, bearing and seal to the housing end, and leave open what a seller does not say', () => {
+    const end = { retention: 1, bearingOut: 80, bearingWide: 18, seal: 38.1 };
+    const wanted = {
+      ...WANTED,
+      retention: 'cClip',
+      bearingBore: 80.02,
+      bearingRoom: 18.4,
+      sealJournal: 38.02,
+    } as const;
+    const offers = [
+      shaft(684.4, {}, end),
+      shaft(684.9, {}, { retention: 1 }),
+      shaft(684.4),
+      shaft(684.4, {}, { ...end, retention: 2 }),
+      shaft(684.4, {}, { ...end, bearingOut: 72 }),
+      shaft(684.4, {}, { ...end, bearingWide: 20.2 }),
+      shaft(684.4, {}, { ...end, seal: 41.1 }),
+    ];
+    const { passed, refused } = stockPairs(offers, wanted, AXLE, { width: 1402 });
+    expect(passed).toBe(2);
+    expect(refused).toEqual({
+      // One of them does not say.
+      'another retention': 2,
+      'a bearing of another outside': 1,
+      'a bearing too wide': 1,
+      'another seal journal': 1,
+    });
+  });
+
+  it('take another pattern where it can be drilled, and rather one that need not be', () => {
+    const other = shaft(684.4, { price: 40 }, { pcd: 120 });
+    const own = shaft(684.4);
+    const can = ({ pcd }: PartOffer['size']) => pcd === 120;
+    const alone = stockPairs([other], WANTED, AXLE, { width: 1402 }, can);
+    expect(alone.pairs[0]?.drill).toEqual({ left: true, right: true });
+    expect(stockPairs([other], WANTED, AXLE, { width: 1402 }).refused).toEqual({ 'another flange pattern': 1 });
+    const [best] = stockPairs([other, own], WANTED, AXLE, { width: 1402 }, can).pairs;
+    expect([best?.left, best?.drill]).toEqual([own, { left: false, right: false }]);
   });
 
   it('take what is on the shelf before what is cheap, among widths that are alike', () => {

@@ -1,5 +1,5 @@
-import type { Sided } from '../geometry';
-import type { PartOffer } from '../plan';
+import { bySide, type Sided } from '../geometry';
+import type { PartOffer, Retention } from '../plan';
 
 /** What a bought shaft must be; what is left out does not matter. */
 export interface ShaftWanted {
@@ -13,7 +13,26 @@ export interface ShaftWanted {
   readonly pcd?: number;
   /** Full-depth spline, at least, mm. */
   readonly spline?: number;
+  /** What will hold it. */
+  readonly retention?: Retention;
+  /** Bore of the housing end for its bearing, the room for the bearing’s width, and the seal’s journal, mm. */
+  readonly bearingBore?: number;
+  readonly bearingRoom?: number;
+  readonly sealJournal?: number;
+  /** Another pattern may be re-drilled by these limits; left out, it may not. */
+  readonly drill?: DrillWanted;
 }
+
+/** The new hole, mm, and what must stay whole round it. */
+export interface DrillWanted {
+  readonly hole: number;
+  readonly ligament: number;
+  readonly ligamentShare: number;
+  readonly edgeShare: number;
+}
+
+/** How an offer’s size `retention` says what holds the shaft. */
+export const RETENTION_SIZES: Readonly<Record<Retention, number>> = { cClip: 1, boltIn: 2, fullFloat: 3 };
 
 /** The donor with its own shafts in. Lengths mm. */
 export interface PairAxle {
@@ -46,6 +65,8 @@ export interface StockPair {
   readonly leadDays: number;
   /** Both are on the shelf. */
   readonly stocked: boolean;
+  /** Its flange has another pattern that can be re-drilled to the wheel’s. */
+  readonly drill: Sided<boolean>;
 }
 
 export interface PairSearch {
@@ -57,8 +78,10 @@ export interface PairSearch {
   readonly refused: Readonly<Record<string, number>>;
 }
 
-/** A journal turned to size differs by no more, mm. */
-const SAME_JOURNAL = 0.06;
+/** Journals and bores made to one size differ by no more, mm. */
+const SAME_FIT = 0.06;
+/** A seal’s lip follows a journal that differs by no more, mm. */
+const SAME_SEAL = 0.3;
 /** Circles drilled for the same pattern differ by no more, mm. */
 export const SAME_PCD = 0.3;
 /** Widths that differ by less are alike to a builder, mm: then the pinion and the price decide. */
@@ -66,16 +89,38 @@ export const WIDTH_STEP = 1;
 /** How many pairs are given back. */
 const MOST_PAIRS = 20;
 
-/** Why a shaft will not do; empty where it will. */
-export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted): string {
-  const off = (key: string, value: number | undefined, play: number) =>
-    value !== undefined && Math.abs((size[key] ?? Infinity) - value) > play;
-  if (off('teeth', wanted.teeth, 0)) return 'another tooth count';
-  if (off('pitch', wanted.pitch, 0.01)) return 'another spline pitch';
-  if (off('journal', wanted.journal, SAME_JOURNAL)) return 'another bearing journal';
-  if (off('holes', wanted.holes, 0) || off('pcd', wanted.pcd, SAME_PCD)) return 'another flange pattern';
-  if (wanted.spline !== undefined && (size['spline'] ?? 0) < wanted.spline) return 'spline too short';
-  return size['length'] === undefined ? 'no length given' : '';
+type Size = PartOffer['size'];
+/** Whether a flange can be re-drilled to the wheel’s pattern. */
+export type CanDrill = (size: Size) => boolean;
+const NEVER: CanDrill = () => false;
+
+const off = (size: Size, key: string, value: number | undefined, play: number): boolean =>
+  value !== undefined && Math.abs((size[key] ?? Infinity) - value) > play;
+/** As `off`, but what the offer does not say is bought apart. */
+const offWhereSaid = (size: Size, key: string, value: number | undefined, play: number): boolean =>
+  size[key] !== undefined && off(size, key, value, play);
+
+const anotherPattern = (size: Size, { holes, pcd }: ShaftWanted): boolean =>
+  off(size, 'holes', holes, 0) || off(size, 'pcd', pcd, SAME_PCD);
+
+/** Reasons in the order in which they are looked at; the first that holds is told. */
+const REFUSALS: readonly (readonly [why: string, holds: (size: Size, w: ShaftWanted) => boolean])[] = [
+  ['another tooth count', (size, w) => off(size, 'teeth', w.teeth, 0)],
+  ['another spline pitch', (size, w) => off(size, 'pitch', w.pitch, 0.01)],
+  ['another retention', (size, w) => off(size, 'retention', w.retention && RETENTION_SIZES[w.retention], 0)],
+  ['another bearing journal', (size, w) => off(size, 'journal', w.journal, SAME_FIT)],
+  ['a bearing of another outside', (size, w) => offWhereSaid(size, 'bearingOut', w.bearingBore, SAME_FIT)],
+  ['a bearing too wide', (size, w) => (size['bearingWide'] ?? 0) > (w.bearingRoom ?? Infinity)],
+  ['another seal journal', (size, w) => offWhereSaid(size, 'seal', w.sealJournal, SAME_SEAL)],
+  ['a spline too short', (size, w) => w.spline !== undefined && (size['spline'] ?? 0) < w.spline],
+  ['no length given', (size) => size['length'] === undefined],
+];
+
+/** Why a shaft will not do; empty where it will, if need be re-drilled. */
+export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted, canDrill = NEVER): string {
+  const refusal = REFUSALS.find(([, holds]) => holds(size, wanted));
+  if (refusal) return refusal[0];
+  return anotherPattern(size, wanted) && !canDrill(size) ? 'another flange pattern' : '';
 }
 
 /**
@@ -84,6 +129,7 @@ export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted): string {
  * comes, then the pinion, then what is on the shelf, price and wait.
  *
  * @param offers all shafts of the counter
+ * @param canDrill whether a flange of another pattern can be re-drilled; left out, it cannot
  * @source Half of a side with another shaft = half now + difference of the lengths
  */
 export function stockPairs(
@@ -91,20 +137,21 @@ export function stockPairs(
   wanted: ShaftWanted,
   axle: PairAxle,
   target: PairTarget,
+  canDrill = NEVER,
 ): PairSearch {
   const refused: Record<string, number> = {};
   const passed = offers.filter((offer) => {
-    const why = refuseShaft(offer, wanted);
+    const why = refuseShaft(offer, wanted, canDrill);
     if (why) refused[why] = (refused[why] ?? 0) + 1;
     return why === '';
   });
-  const lengths = bestByLength(passed);
+  const lengths = bestByLength(passed, wanted);
   const left = sidesOf(lengths, 'left', axle, refused);
   const right = sidesOf(lengths, 'right', axle, refused);
   const best = new Best(target);
   for (const l of left) for (const r of right) best.offer(l, r);
   return {
-    pairs: best.ranked().map(([l, r]) => pairOf(l, r, axle)),
+    pairs: best.ranked().map((found) => pairOf(found, axle, wanted)),
     of: offers.length,
     passed: passed.length,
     refused,
@@ -112,18 +159,21 @@ export function stockPairs(
 }
 
 /** Of shafts of one length, alike in all that matters, only the best to buy is looked at. */
-function bestByLength(offers: readonly PartOffer[]): ReadonlyMap<number, PartOffer> {
+function bestByLength(offers: readonly PartOffer[], wanted: ShaftWanted): ReadonlyMap<number, PartOffer> {
   const byLength = new Map<number, PartOffer>();
   for (const offer of offers) {
     const length = offer.size['length'] as number;
     const before = byLength.get(length);
-    if (!before || easier(offer, before) < 0) byLength.set(length, offer);
+    if (!before || easier(offer, before, wanted) < 0) byLength.set(length, offer);
   }
   return byLength;
 }
 
-const easier = (a: PartOffer, b: PartOffer): number =>
-  Number(b.stock > 0) - Number(a.stock > 0) || a.price - b.price || a.leadDays - b.leadDays;
+const easier = (a: PartOffer, b: PartOffer, wanted: ShaftWanted): number =>
+  Number(anotherPattern(a.size, wanted)) - Number(anotherPattern(b.size, wanted)) ||
+  Number(b.stock > 0) - Number(a.stock > 0) ||
+  a.price - b.price ||
+  a.leadDays - b.leadDays;
 
 interface SideShaft {
   readonly offer: PartOffer;
@@ -199,8 +249,8 @@ const stocked = ([l, r]: Found): boolean =>
 const price = ([l, r]: Found): number => l.offer.price + r.offer.price;
 const lead = ([l, r]: Found): number => Math.max(l.offer.leadDays, r.offer.leadDays);
 
-function pairOf(left: SideShaft, right: SideShaft, { half }: PairAxle): StockPair {
-  const found: Found = [left, right];
+function pairOf(found: Found, { half }: PairAxle, wanted: ShaftWanted): StockPair {
+  const [left, right] = found;
   return {
     left: left.offer,
     right: right.offer,
@@ -210,5 +260,6 @@ function pairOf(left: SideShaft, right: SideShaft, { half }: PairAxle): StockPai
     price: price(found),
     leadDays: lead(found),
     stocked: stocked(found),
+    drill: bySide((side) => anotherPattern((side === 'left' ? left : right).offer.size, wanted)),
   };
 }

@@ -144,6 +144,27 @@ describe('parts counter', () => {
     });
   });
 
+  it('drills a flange of another pattern in its mind, by the limits that come along', async () => {
+    const flange = (number: string, holes: number, pcd: number): PartOffer => {
+      const plain = shaft(number, 684.5);
+      return { ...plain, size: { ...plain.size, holes, pcd, hole: 14, retention: 1 } };
+    };
+    counter.answer = withJson({
+      kind: 'shaft',
+      total: 3,
+      offers: [flange('S-1', 5, 120), flange('S-2', 4, 108), flange('S-3', 5, 108)],
+    });
+    const limits = { hole: 14, ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 };
+    const wanted = { teeth: 31, holes: 5, pcd: 108, retention: 'cClip', drill: limits };
+    const { json } = await pairs({ ...QUESTION, wanted });
+    expect(json).toMatchObject({ passed: 2, refused: { 'another flange pattern': 1 } });
+    expect(json.pairs[0]).toMatchObject({ left: { number: 'S-3' }, drill: { left: false, right: false } });
+    const strict = await pairs({ ...QUESTION, wanted: { ...wanted, drill: { ...limits, ligament: 22 } } });
+    expect(strict.json.passed).toBe(1);
+    const odd = await pairs({ ...QUESTION, wanted: { ...wanted, retention: 'glue' } });
+    expect(odd.json.problems[0].field).toBe('wanted.retention');
+  });
+
   it('refuses a question about an axle that cannot be', async () => {
     const { status, json } = await pairs({ ...QUESTION, target: { width: 'wide' } });
     expect(status).toBe(400);

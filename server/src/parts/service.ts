@@ -1,5 +1,12 @@
 import type { PairsAnswer, PartsAnswer, PartsQuery } from '@intervex/contract';
-import { rankRings, stockPairs, type PairQuestion, type PartKind, type PartOffer } from '@intervex/core';
+import {
+  canDrill,
+  rankRings,
+  stockPairs,
+  type PairQuestion,
+  type PartKind,
+  type PartOffer,
+} from '@intervex/core';
 import type { Pool } from '../db/pool';
 import { refused } from '../http/refusal';
 import { UpstreamAway } from '../http/upstream';
@@ -13,7 +20,7 @@ export async function findPairs(
   { wanted, axle, target }: PairQuestion,
 ): Promise<PairsAnswer> {
   const { offers, ...heard } = await offersOf(pool, url, 'shaft');
-  return { ...stockPairs(offers, wanted, axle, target), ...heard };
+  return { ...stockPairs(offers, wanted, axle, target, canDrill(wanted)), ...heard };
 }
 
 /** Most offers in one answer: enough to see what comes near, few enough to keep in a plan. */

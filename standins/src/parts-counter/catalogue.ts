@@ -101,6 +101,25 @@ const PATTERNS = [
 ] as const;
 const pick = <T>(list: readonly T[], share: number): T => list[Math.floor(share * list.length)] as T;
 
+/** What holds a stock shaft: 1 a clip, 2 a bolted retainer, 3 a full-float hub. */
+const HELD = [1, 1, 2, 2, 2, 3] as const;
+/** Bearings that go with each journal: outside and width. */
+const BEARINGS: Readonly<Record<number, readonly (readonly [outside: number, width: number])[]>> = {
+  30: [[62, 16]],
+  35: [
+    [72, 17],
+    [72, 17],
+    [80, 21],
+  ],
+  38.1: [[80, 18]],
+  40: [
+    [80, 18],
+    [90, 23],
+  ],
+};
+/** The usual van axle: clips, bearings 35 × 72 × 17, seals on the same journal. */
+const END_OF_CARTER = { retention: 1, bearingOut: 72, bearingWide: 17, seal: 35, hole: 13.9 };
+
 /** Two that lie on the shelf for the usual van axle, narrowed to a saloon’s width. */
 const SHELVED: readonly Part[] = [684.5, 683.5].map((length, i) => ({
   number: `WF-${String(10_000 + i)}`,
@@ -110,15 +129,29 @@ const SHELVED: readonly Part[] = [684.5, 683.5].map((length, i) => ({
   price: 188 + 6 * i,
   stock: 3 - i,
   leadDays: 3,
-  size: { length, teeth: 31, pitch: 24, journal: 35, holes: 5, pcd: 108, spline: 46 },
+  size: { length, teeth: 31, pitch: 24, journal: 35, holes: 5, pcd: 108, spline: 46, ...END_OF_CARTER },
 }));
 
+/** Retention, bearing, seal journal and stud hole of a stock shaft. */
+function endOf(journal: number, random: () => number): Part['size'] {
+  const [bearingOut, bearingWide] = pick(BEARINGS[journal] ?? [[72, 17]], random());
+  return {
+    retention: pick(HELD, random()),
+    bearingOut,
+    bearingWide,
+    seal: random() < 0.8 ? journal : journal + 3,
+    hole: pick([12.8, 13.9, 14.3], random()),
+  };
+}
+
 function shafts(random: () => number): Part[] {
+  // Drawn apart, so that what else is on the counter does not change with it.
+  const ends = seeded(20_262);
   const made = Array.from({ length: SHAFT_COUNT }, (_, i) => {
     const teeth = pick(TEETH, random());
     const [holes, pcd] = pick(PATTERNS, random());
     const length = Math.round((430 + random() * 480) * 2) / 2;
-    return {
+    const part = {
       number: `WF-${String(10_000 + i)}`,
       name: `Shaft ${length} mm, ${teeth} teeth, ${holes} × ${pcd}`,
       kind: 'shaft' as const,
@@ -136,6 +169,7 @@ function shafts(random: () => number): Part[] {
         spline: 38 + Math.floor(random() * 40),
       },
     };
+    return { ...part, size: { ...part.size, ...endOf(part.size.journal, ends) } };
   });
   return [...SHELVED, ...made.slice(SHELVED.length)];
 }

@@ -27,8 +27,9 @@ const MOST_KEPT = 20;
   imports: [MatButtonModule, MatIconModule],
   template: `
     <p>
-      Searches all left and right pairs for the width wanted; spline, journal, flange and spline length have to
-      agree. Taking a pair sets the way to cut to “Stock shafts first”.
+      Searches all left and right pairs for the width wanted. Spline, retention, bearing, seal and flange have
+      to agree; a flange that can be re-drilled counts. Taking a pair sets the way to cut to “Stock shafts
+      first”.
     </p>
     @if (lacks(); as what) {
       <p class="trouble">Needs {{ what }} first.</p>
@@ -74,11 +75,15 @@ const MOST_KEPT = 20;
             <tr [class.picked]="row.picked">
               <th scope="row">
                 {{ row.left }}
-                <small class="second">{{ row.pair.left.number }}</small>
+                <small class="second">
+                  {{ row.pair.left.number }}{{ row.pair.drill.left ? ', re-drill' : '' }}
+                </small>
               </th>
               <td>
                 {{ row.right }}
-                <small class="second">{{ row.pair.right.number }}</small>
+                <small class="second">
+                  {{ row.pair.right.number }}{{ row.pair.drill.right ? ', re-drill' : '' }}
+                </small>
               </td>
               <td class="figure">{{ row.width }}</td>
               <td class="figure">{{ row.off }}</td>

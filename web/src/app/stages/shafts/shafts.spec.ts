@@ -52,6 +52,7 @@ const ANSWER: PairsAnswer = {
       price: 382,
       leadDays: 3,
       stocked: true,
+      drill: { left: false, right: true },
     },
     {
       left: R,
@@ -62,6 +63,7 @@ const ANSWER: PairsAnswer = {
       price: 640,
       leadDays: 19,
       stocked: false,
+      drill: { left: false, right: false },
     },
   ],
   of: 5000,
