@@ -1,5 +1,5 @@
 import type { Check } from '../checks';
-import { findFact, findQuantity, quantityName, type Plan } from '../plan';
+import { findFact, findQuantity, quantityInSentence, type Plan } from '../plan';
 import { sellersWord } from './evidence';
 
 /** Most values named in one sentence. */
@@ -32,5 +32,5 @@ export function evidenceChecks(plan: Plan): Check[] {
 function nameOf(id: string): string {
   if (id.startsWith('fact.')) return (findFact(id.slice(5))?.label ?? id).toLowerCase();
   const q = findQuantity(id);
-  return q ? quantityName(q).toLowerCase() : id;
+  return q ? quantityInSentence(q) : id;
 }

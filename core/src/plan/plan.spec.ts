@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { refuseValue, showAgainst, showValue } from './accepts';
-import { QUANTITIES, quantity, quantityName } from './catalogue';
+import { QUANTITIES, quantity, quantityInSentence, quantityName } from './catalogue';
 import { readQuantity } from './read-quantity';
 
 describe('quantities', () => {
@@ -13,6 +13,8 @@ describe('quantities', () => {
       if (q.fallback) expect(refuseValue(q, q.fallback.value)).toBeUndefined();
     }
     expect(quantityName(quantity('donor.tube.left'))).toBe('Casting to housing end, left');
+    expect(quantityInSentence(quantity('donor.tube.left'))).toBe('casting to housing end, left');
+    expect(quantityInSentence(quantity('brief.targetWidth'))).toBe('WMS width wanted');
     expect(() => quantity('donor.nose')).toThrow(RangeError);
   });
 

@@ -1,6 +1,6 @@
 import type { Check } from '../checks';
 import { derive, type Figure } from '../measure';
-import { ANGLE_IDS, quantity, quantityName } from '../plan';
+import { ANGLE_IDS, quantity, quantityInSentence, quantityName } from '../plan';
 import { absoluteAngle, type GaugeReading } from './relative-angle';
 
 /** Gauge figures by quantity id, and for each what the gauge was zeroed on (`level` or a quantity id). */
@@ -67,7 +67,7 @@ function resultOf(
   };
 }
 
-const nameOf = (id: string): string => quantityName(quantity(id)).toLowerCase();
+const nameOf = (id: string): string => quantityInSentence(quantity(id));
 
 /** A stop for every angle whose zeros lead nowhere. */
 export function angleChecks(angles: readonly AngleResult[]): Check[] {

@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { quantity, quantityName } from '@intervex/core';
+import { quantity, quantityInSentence, quantityName } from '@intervex/core';
 import { BATTERY_LOW, InstrumentsService } from '../state/instruments.service';
 
 const UNITS = { mm: ' mm', deg: '°', kg: ' kg' } as const;
@@ -185,7 +185,7 @@ export class InstrumentBar {
   });
   protected readonly zeroedOn = computed(() => {
     const on = this.service.zeroedOn();
-    return on ? ` on ${quantityName(quantity(on)).toLowerCase()}` : '';
+    return on ? ` on ${quantityInSentence(quantity(on))}` : '';
   });
   protected readonly aim = computed(() => {
     const target = this.service.target();

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { ANGLE_IDS, quantity, quantityName } from '@intervex/core';
+import { ANGLE_IDS, quantity, quantityInSentence, quantityName } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 
 /** What the gauge was zeroed on when an angle was read. */
@@ -49,7 +49,7 @@ export class ZeroedOn {
     ANGLE_IDS.filter((id) => id !== this.id() && quantity(id).stage === quantity(this.id()).stage).map(
       (id) => ({
         id,
-        name: quantityName(quantity(id)).toLowerCase(),
+        name: quantityInSentence(quantity(id)),
       }),
     ),
   );

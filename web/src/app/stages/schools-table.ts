@@ -4,7 +4,7 @@ import {
   isPlanned,
   placeWord,
   quantity,
-  quantityName,
+  quantityInSentence,
   SCHOOL_NAMES,
   SCHOOL_NOTES,
   toBuy,
@@ -37,9 +37,7 @@ export class SchoolsTable {
       const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
       if (!isPlanned(s)) {
         const lacks = s.lacks
-          .map((id) =>
-            id === 'shaft.pair' ? 'a pair taken under Shafts' : quantityName(quantity(id)).toLowerCase(),
-          )
+          .map((id) => (id === 'shaft.pair' ? 'a pair taken under Shafts' : quantityInSentence(quantity(id))))
           .join(', ');
         return { ...base, plan: undefined, lacks, wide: '' };
       }

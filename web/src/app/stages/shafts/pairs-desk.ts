@@ -6,10 +6,11 @@ import {
   pairQuestion,
   placeWord,
   quantity,
-  quantityName,
+  quantityInSentence,
   type PartOffer,
   type PartSearch,
   type StockPair,
+  type ShaftWanted,
 } from '@intervex/core';
 import { firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { ApiService, sentenceOf } from '../../state/api.service';
@@ -135,9 +136,7 @@ export class PairsDesk implements OnInit {
   private readonly question = computed(() => pairQuestion(this.store.plan(), this.store.results()));
   protected readonly lacks = computed(() => {
     const question = this.question();
-    return 'lacks' in question
-      ? question.lacks.map((id) => quantityName(quantity(id)).toLowerCase()).join(', ')
-      : '';
+    return 'lacks' in question ? question.lacks.map((id) => quantityInSentence(quantity(id))).join(', ') : '';
   });
   /** What the same shafts cost made to order: the maker’s last quote, else the builder’s own figure. */
   private readonly custom = computed(() => {
@@ -212,10 +211,7 @@ export class PairsDesk implements OnInit {
     const question = this.question();
     if (!answer || 'lacks' in question) return;
     const of = (side: 'left' | 'right'): PartSearch => ({
-      asked: Object.fromEntries(Object.entries(question.wanted).filter(([, v]) => v !== undefined)) as Record<
-        string,
-        number
-      >,
+      asked: sizesOf(question.wanted),
       of: answer.of,
       found: once(
         answer.pairs.map((p) => p[side]),
@@ -242,3 +238,9 @@ function once(offers: readonly PartOffer[], taken: PartOffer): readonly PartOffe
   const byNumber = new Map([taken, ...offers].map((o) => [o.number, o]));
   return [...byNumber.values()].slice(0, MOST_KEPT);
 }
+
+/** The sizes that were asked for; what is no size, such as the retention, stands in the plan already. */
+const sizesOf = (wanted: ShaftWanted): Record<string, number> =>
+  Object.fromEntries(
+    Object.entries(wanted).filter((entry): entry is [string, number] => typeof entry[1] === 'number'),
+  );

@@ -100,6 +100,7 @@ describe('stock pairs', () => {
       'Made to order instead: 520, by your own figure. 1 of these pairs is cheaper and as soon.',
     );
     expect(bench.all('tbody tr')[0]?.textContent).toContain('−0.6');
+    expect(bench.all('tbody tr')[0]?.textContent).toMatch(/WF-1\s.*WF-2, re-drill/s);
   });
 
   it('taken, set the way to cut', async () => {
@@ -109,12 +110,14 @@ describe('stock pairs', () => {
     expect(choices.school).toBe('stockShafts');
     expect([searches.shaftLeft?.chosen, searches.shaftRight?.chosen]).toEqual(['WF-1', 'WF-2']);
     expect(searches.shaftLeft?.of).toBe(5000);
+    // Sizes alone: what else was asked stands in the plan.
+    expect(searches.shaftLeft?.asked).toEqual({ teeth: 31, pitch: 24, spline: 33.6 });
     expect(bench.text).toContain('taken');
   });
 
   it('say what is missing first', async () => {
     const bench = await Bench.of(PairsDesk, { ...PLAN, readings: {} });
-    expect(bench.text).toContain('Needs pinion axis to wms, left');
+    expect(bench.text).toContain('Needs pinion axis to WMS, left');
   });
 });
 

@@ -15,7 +15,7 @@ import {
   findQuantity,
   fitLimit,
   fitMargin,
-  quantityName,
+  quantityInSentence,
   type CentreRange,
   type FitGrid,
   type FitMap,
@@ -285,7 +285,7 @@ export class FitMapChart {
     const [, height, side] = /^room\.in\.\w+\.(\w+)\.(\w+)$/.exec(id) ?? [];
     const fact = height && side ? this.store.plan().facts[`room.kind.${height}.${side}`] : undefined;
     const kind = fact && height && side ? `${factText(`room.kind.${height}.${side}`, fact.value)}, ` : '';
-    return `${kind}${quantityName(q).toLowerCase()}`;
+    return `${kind}${quantityInSentence(q)}`;
   }
 
   protected hover(event: PointerEvent): void {
