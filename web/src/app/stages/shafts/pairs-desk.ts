@@ -56,7 +56,7 @@ const MOST_KEPT = 20;
       </p>
     }
     @if (rows().length) {
-      <table>
+      <table class="cards">
         <thead>
           <tr>
             <th scope="col">Left</th>
@@ -74,25 +74,27 @@ const MOST_KEPT = 20;
         <tbody>
           @for (row of rows(); track row.key) {
             <tr [class.picked]="row.picked">
-              <th scope="row">
+              <th scope="row" data-label="Left">
                 {{ row.left }}
-                <small class="second">
-                  {{ row.pair.left.number }}{{ row.pair.drill.left ? ', re-drill' : '' }}
-                </small>
+                <small class="second">{{ row.pair.left.number }}</small>
+                @if (row.pair.drill.left) {
+                  <small class="second">re-drill</small>
+                }
               </th>
-              <td>
+              <td data-label="Right">
                 {{ row.right }}
-                <small class="second">
-                  {{ row.pair.right.number }}{{ row.pair.drill.right ? ', re-drill' : '' }}
-                </small>
+                <small class="second">{{ row.pair.right.number }}</small>
+                @if (row.pair.drill.right) {
+                  <small class="second">re-drill</small>
+                }
               </td>
-              <td class="figure">{{ row.width }}</td>
-              <td class="figure">{{ row.off }}</td>
-              <td class="figure">{{ row.pinion }}</td>
-              <td class="figure">{{ row.cutLeft }}</td>
-              <td class="figure">{{ row.cutRight }}</td>
-              <td class="figure">{{ row.pair.price }}</td>
-              <td>{{ row.wait }}</td>
+              <td class="figure" data-label="Width">{{ row.width }}</td>
+              <td class="figure" data-label="Off">{{ row.off }}</td>
+              <td class="figure" data-label="Pinion">{{ row.pinion }}</td>
+              <td class="figure" data-label="Cut L">{{ row.cutLeft }}</td>
+              <td class="figure" data-label="Cut R">{{ row.cutRight }}</td>
+              <td class="figure" data-label="Price">{{ row.pair.price }}</td>
+              <td data-label="Wait">{{ row.wait }}</td>
               <td>
                 <button type="button" class="plain link" (click)="take(row.pair)">
                   {{ row.picked ? 'taken' : 'take' }}
