@@ -29,7 +29,7 @@ export async function ownPlan(request: APIRequestContext, file: string): Promise
 /** Opens a stage of a variant and waits until it stands. */
 export async function openStage(page: Page, id: string, stage: string): Promise<void> {
   await page.goto(`/plan/${id}/${stage}`);
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible({ timeout: 60_000 });
 }
 
 /** One number of the running strip: its whole text. */
