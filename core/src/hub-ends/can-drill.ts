@@ -3,7 +3,7 @@ import { redrill } from './redrill';
 
 /**
  * Whether the flange of a stock shaft can be re-drilled to the wanted pattern, by the limits that come with it. Each
- * pattern is worked out once. Rim and pilot of a shaft that is not here yet are not known: they are held when it is.
+ * pattern is worked out once. Rim and pilot of a shaft that is not here yet are not known, so they are not held here.
  *
  * @returns never where nothing may be drilled or the pattern is not known
  */
