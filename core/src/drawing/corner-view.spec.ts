@@ -74,6 +74,12 @@ describe('rear corner', () => {
     expect(dims.map((d) => d.name)).toEqual(['in, corner', 'out, bump', 'ET', 'backspace']);
     // By hand: 671 − 85 − 547.5 − 6.8 − 3 − 300.25·sin 1.5°.
     expect(dims[0]?.value).toBeCloseTo(20.84, 2);
+    // A spring at the rim’s bottom that the project keeps farther off has less left over its limit.
+    const facts: Plan['facts'] = { 'room.kind.low.left': { value: 'spring', evidence: 'seen' } };
+    const results = evaluate({ ...tern, facts });
+    const limits: Plan['limits'] = { 'stance.spring': { value: 61, reason: 'Coil that bows out' } };
+    expect(cornerView(results, 'left').dimensions[0]?.figureId).toContain('.top.left');
+    expect(cornerView(results, 'left', limits).dimensions[0]?.figureId).toContain('.low.left');
   });
 
   it('does not let a width be dragged that follows from the cut', () => {

@@ -1,9 +1,11 @@
 import type { Results } from '../evaluate';
 import { sideName, type Side } from '../geometry';
-import { POSES, quantity, ROOM_HEIGHTS, type Pose } from '../plan';
+import { POSES, quantity, ROOM_HEIGHTS, type Plan, type Pose } from '../plan';
 import { RIM_BOTTOM, tightest, type StancePoseId } from '../stance';
 import { MM_PER_INCH } from '../units';
 import type { Dimension, MarkHandle, Point, Shape, View } from './view';
+
+type Limits = Plan['limits'];
 
 /** Tyre while its size is not known, mm. */
 const USUAL_RADIUS = 310;
@@ -19,8 +21,10 @@ const RIM_WALL = 10;
 /**
  * One rear corner from behind, origin at hub height on the car’s centreline: tyre on its rim, wheel face, what stands
  * inboard and the arch lip, at ride height and at full bump. Wheel and wheel face can be moved.
+ *
+ * @param limits the project’s: the gap with the least left over its own limit is the one that is dimensioned
  */
-export function cornerView(results: Results, side: Side): View {
+export function cornerView(results: Results, side: Side, limits: Limits = {}): View {
   const { stance, known } = results;
   const of = (id: string) => known[id]?.figure.value;
   const radius = stance.diameter ? stance.diameter.value / 2 : USUAL_RADIUS;
@@ -47,7 +51,7 @@ export function cornerView(results: Results, side: Side): View {
       bottom: -radius,
     },
     shapes,
-    dimensions: edges ? dimensionsOf(results, side, at, top, -radius) : [],
+    dimensions: edges ? dimensionsOf(results, side, at, [top, -radius], limits) : [],
     handles: handlesOf(results, side, at, radius),
     captions: [
       {
@@ -176,7 +180,13 @@ const SHORT: Readonly<Record<StancePoseId, string>> = {
   corner: 'corner',
 };
 
-function dimensionsOf(results: Results, side: Side, at: At, top: number, bottom: number): Dimension[] {
+function dimensionsOf(
+  results: Results,
+  side: Side,
+  at: At,
+  [top, bottom]: readonly [number, number],
+  limits: Limits,
+): Dimension[] {
   const { stance, known } = results;
   const edges = stance.edges?.[side];
   const face = faceOf(results, side);
@@ -186,7 +196,7 @@ function dimensionsOf(results: Results, side: Side, at: At, top: number, bottom:
     return { from: ends[0], to: ends[1] };
   };
   const gaps = (['inboard', 'outboard'] as const).flatMap((from): Dimension[] => {
-    const worst = tightest(stance.clearances, side, from, {});
+    const worst = tightest(stance.clearances, side, from, limits);
     const y = worst && known[worst.place]?.figure.value;
     if (!worst || y === undefined) return [];
     const edge = from === 'inboard' ? edges.tyreIn : edges.tyreOut;

@@ -70,7 +70,9 @@ export class StanceStage {
   protected readonly sideName = sideName;
   protected readonly spacers = SPACERS.map((id) => ({ id, name: SPACER_NAMES[id] }));
   protected readonly stance = computed(() => this.store.results().stance);
-  protected readonly views = computed(() => SIDES.map((side) => cornerView(this.store.results(), side)));
+  protected readonly views = computed(() =>
+    SIDES.map((side) => cornerView(this.store.results(), side, this.store.plan().limits)),
+  );
   protected readonly subtitle = computed(() =>
     this.tab() === 'map' ? 'where a wheel clears, both sides and all poses' : 'both rear corners, from behind',
   );
