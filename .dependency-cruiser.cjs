@@ -3,6 +3,7 @@ const ROOMS = [
   'units',
   'geometry',
   'numerics',
+  'formula',
   'measure',
   'checks',
   'plan',

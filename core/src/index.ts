@@ -4,6 +4,7 @@ export * from './cut';
 export * from './donor';
 export * from './drawing';
 export * from './evaluate';
+export * from './formula';
 export * from './geometry';
 export * from './hub-ends';
 export * from './mating';

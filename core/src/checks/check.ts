@@ -1,7 +1,8 @@
-import type { Figure, FigureUnit } from '../measure';
+import type { Assumed, Figure, FigureUnit } from '../measure';
 import { LIMITS, limitValue, type LimitChange, type LimitId } from './limits';
 
-export type CheckLevel = 'ok' | 'caution' | 'stop';
+/** `unknown`: what it compares has not been read; it is neither in order nor against it. */
+export type CheckLevel = 'ok' | 'unknown' | 'caution' | 'stop';
 export type StageId = 'brief' | 'survey' | 'donor' | 'stance' | 'cut' | 'shafts' | 'hubs' | 'sheets';
 
 /** A figure as a check compares it. */
@@ -46,6 +47,14 @@ export interface Check {
   readonly todo: string;
   /** Quantity to jump to. */
   readonly at?: string;
+  /** Quantities without which an unknown check cannot be told. */
+  readonly lacks?: readonly string[];
+  /** Set where the figure stands nearer its limit than the readings can tell: U (k = 2), in the figure’s unit. */
+  readonly within?: number;
+  /** Defaults the figure rests on. */
+  readonly assumed?: readonly Assumed[];
+  /** Readings of one thing that contradict each other: nothing that rests on them may be cut or ordered. */
+  readonly contradicts?: readonly string[];
   /** Set where a caution is accepted and its figure has not grown since. */
   readonly accepted?: Acceptance;
   /** Set where it was accepted but has grown since: the acceptance no longer holds. */
@@ -101,7 +110,11 @@ function holds({ figure, limit }: Check, acceptance: Acceptance): boolean {
 }
 
 /** A check that still asks for something: a stop, or a caution nobody has accepted. */
-export const isOpen = (check: Check): boolean => check.level !== 'ok' && !check.accepted;
+export const isOpen = (check: Check): boolean =>
+  (check.level === 'caution' || check.level === 'stop') && !check.accepted;
+
+/** A check that cannot be told yet: nothing may be called in order while there is one. */
+export const isUnknown = (check: Check): boolean => check.level === 'unknown';
 
 /** The limit in force as a check carries it. */
 export function limitOf(changes: Readonly<Partial<Record<LimitId, LimitChange>>>, id: LimitId): CheckLimit {
@@ -111,12 +124,12 @@ export function limitOf(changes: Readonly<Partial<Record<LimitId, LimitChange>>>
   return because === undefined ? base : { ...base, changedBecause: because };
 }
 
-const RANK: Readonly<Record<CheckLevel, number>> = { ok: 0, caution: 1, stop: 2 };
+const RANK: Readonly<Record<CheckLevel, number>> = { ok: 0, unknown: 1, caution: 2, stop: 3 };
 
 /** The gravest level in a list of checks, accepted cautions counting as ok. */
 export function worst(checks: readonly Check[]): CheckLevel {
   return checks.reduce<CheckLevel>(
-    (level, check) => (isOpen(check) && RANK[check.level] > RANK[level] ? check.level : level),
+    (level, check) => (!check.accepted && RANK[check.level] > RANK[level] ? check.level : level),
     'ok',
   );
 }

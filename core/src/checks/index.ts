@@ -1,2 +1,3 @@
 export * from './check';
 export * from './limits';
+export * from './judge';

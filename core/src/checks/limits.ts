@@ -24,6 +24,9 @@ export type LimitId =
   | 'cut.fromCasting'
   | 'cut.fromHousingEnd'
   | 'cut.slug'
+  | 'after.length'
+  | 'after.absurd'
+  | 'tyre.size'
   | 'cut.width'
   | 'shaft.engagement'
   | 'shaft.engagementLeast'
@@ -48,6 +51,8 @@ export type LimitId =
   | 'tube.stress'
   | 'tube.force'
   | 'float.angle'
+  | 'shaft.fatigue'
+  | 'shaft.fatigueLeast'
   | 'shaft.pressure'
   | 'shaft.twist'
   | 'pattern.agree'
@@ -56,6 +61,8 @@ export type LimitId =
   | 'pattern.rim'
   | 'stud.engagement'
   | 'stud.friction'
+  | 'stud.proof'
+  | 'stud.proofMost'
   | 'brake.shim'
   | 'brake.align'
   | 'order.length'
@@ -93,6 +100,8 @@ const LIST: readonly Limit[] = [
   mm('cut.fromCasting', 'Least distance of a cut from the casting', 40),
   mm('cut.fromHousingEnd', 'Least distance of a cut from the housing end', 40),
   mm('cut.slug', 'Least width of the slug that falls out', 3, 50),
+  mm('after.length', 'Tube after the work against what was wanted', 1, 20),
+  mm('after.absurd', 'Tube after the work: no weld pulls this much', 8, 100),
   mm('cut.width', 'Result against the target width', 1, 50),
   ratio('shaft.engagement', 'Spline engagement, good', 0.9),
   ratio('shaft.engagementLeast', 'Spline engagement, least', 0.75),
@@ -100,6 +109,8 @@ const LIST: readonly Limit[] = [
   mm('shaft.stock', 'Stock shaft against the length needed', 1, 20),
   { id: 'shaft.factor', label: 'Factor on yield, good', unit: 'count', fallback: 1.5, min: 1, max: 5 },
   { id: 'shaft.factorLeast', label: 'Factor on yield, least', unit: 'count', fallback: 1.1, min: 1, max: 5 },
+  { id: 'shaft.fatigue', label: 'Factor on fatigue, good', unit: 'count', fallback: 1.5, min: 0.5, max: 5 },
+  { id: 'shaft.fatigueLeast', label: 'Factor on fatigue, least', unit: 'count', fallback: 1, min: 0.5, max: 5 },
   mm('cond.runout', 'Run-out of the wheel face', 0.15, 3),
   mm('cond.journal', 'Wear of a bearing journal', 0.03, 1),
   mm('cond.straight', 'Tubes out of straight', 1, 20),
@@ -119,7 +130,7 @@ const LIST: readonly Limit[] = [
   angle('float.angle', 'Drive spline out of line', 0.5),
   { id: 'shaft.pressure', label: 'Pressure on spline flanks', unit: 'MPa', fallback: 280, min: 20, max: 2000 },
   angle('shaft.twist', 'Left and right shaft twist apart', 3, 30),
-  mm('pattern.agree', 'Circles of one pattern against each other', 0.4, 5),
+  mm('pattern.agree', 'Readings of one hole pattern against each other', 0.4, 5),
   mm('pattern.ligament', 'Metal left between holes', 6, 40),
   {
     id: 'pattern.ligamentShare',
@@ -152,6 +163,16 @@ const LIST: readonly Limit[] = [
     fallback: 1.5,
     min: 1,
     max: 5,
+  },
+  ratio('stud.proof', 'Stud’s stress over its proof, good', 0.75),
+  ratio('stud.proofMost', 'Stud’s stress over its proof, most', 0.9),
+  {
+    id: 'tyre.size',
+    label: 'Tyre’s diameter against its size',
+    unit: 'ratio',
+    fallback: 0.03,
+    min: 0.005,
+    max: 0.2,
   },
   mm('brake.shim', 'Thickest shim under a caliper bracket', 3, 20),
   mm('brake.align', 'Caliper’s middle from the rotor’s', 0.75, 10),

@@ -1,57 +1,104 @@
-import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
-import { SIDES, sideName, type Side } from '../geometry';
-import { expandedUncertainty, type Figure } from '../measure';
-import type { CutMethod } from '../plan';
+import {
+  compared,
+  judge,
+  limitOf,
+  unknownCheck,
+  type Check,
+  type CheckLimit,
+  type LimitChange,
+  type LimitId,
+} from '../checks';
+import { SIDES, sideName, type Side, type Sided } from '../geometry';
+import { derive, expandedUncertainty, type Figure } from '../measure';
+import { CLOCKS, type CutMethod, type SquarePhase } from '../plan';
 import { formatLength } from '../units';
+import type { EndsResult } from './ends-stage';
+import type { LearnedResult } from './learned-stage';
 import type { MarksResult, SideMarks } from './marks-stage';
 import type { SchoolPlan } from './school-stage';
 import { clockName, type FaceSquare, type SquareResult } from './square-stage';
+import type { StandResult } from './stand-stage';
 
 type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Maybe = Figure | undefined;
 
 export interface CutChecksInput {
   readonly plan: SchoolPlan | undefined;
   readonly marks: MarksResult;
   readonly square: SquareResult;
   readonly method: CutMethod;
-  readonly targetWidth: Figure | undefined;
-  readonly tube: Readonly<Record<Side, Figure | undefined>>;
+  readonly targetWidth: Maybe;
+  readonly tube: Readonly<Record<Side, Maybe>>;
+  readonly ends: EndsResult;
+  readonly stand: StandResult;
+  readonly learned: LearnedResult;
+  /** Readings round the end faces, by quantity. */
+  readonly faces: Readonly<Record<string, Maybe>>;
 }
 
-/** Checks of the cut and of the squareness readings. */
+/** Checks of the cut, of what was read after it, and of the squareness readings. */
 export function cutChecks(input: CutChecksInput, limits: Changes): Check[] {
-  const checks: Check[] = [];
-  if (input.plan) checks.push(...widthChecks(input.plan, input.targetWidth, limits));
+  const checks: Check[] = [...endsChecks(input.ends)];
+  if (input.plan) checks.push(...widthChecks(input, input.plan, limits));
   for (const side of SIDES) {
     checks.push(...workChecks(input, side));
     const marks = input.marks.marks[side];
     if (marks) checks.push(...markChecks(marks, side, input.method, limits));
+    checks.push(...afterChecks(input.learned, side, limits));
     const face = input.square.latest[side];
     if (face) checks.push(...faceChecks(face, side, limits));
+    checks.push(...halfReadFaces(input, side));
   }
   return checks;
 }
 
-function widthChecks(plan: SchoolPlan, target: Figure | undefined, limits: Changes): Check[] {
-  if (!target) return [];
-  const limit = limitOf(limits, 'cut.width');
-  const off = plan.width.value - target.value;
-  const over = Math.abs(off) > limit.value;
-  const perSide = formatLength(Math.abs(off) / 2, { unit: 'mm', digits: 2 });
+/** Other ends whose size is not known: nothing that rests on them can be cut or ordered. */
+function endsChecks({ lacks, changed }: EndsResult): Check[] {
+  const missing = [...new Set(SIDES.flatMap((side) => lacks[side].half))].filter(
+    (id) => !id.startsWith('donor.half'),
+  );
+  if (!changed || missing.length === 0) return [];
   return [
-    {
+    unknownCheck({
+      id: 'cut.ends',
+      stage: 'cut',
+      unknown: 'Size of the new ends: not known',
+      reason: 'Other ends move the wheel’s face: cut, width and shafts are not known without their size.',
+      at: missing[0] ?? 'convert.space',
+      lacks: missing,
+    }),
+  ];
+}
+
+function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: Changes): Check[] {
+  if (!W) return [];
+  const measured = stand.by.left ?? stand.by.right;
+  const now = stand.width ?? plan.width;
+  const off = derive({
+    id: 'cut.widthOff',
+    label: 'WMS width against the width wanted',
+    unit: 'mm',
+    formula: '{W_now} − {W}',
+    source: measured
+      ? 'As measured after the work, less the width wanted'
+      : 'As planned, less the width wanted',
+    inputs: { W_now: now, W },
+  });
+  const perSide = formatLength(Math.abs(off.value) / 2, { unit: 'mm', digits: 2 });
+  return [
+    judge({
       id: 'cut.width',
       stage: 'cut',
-      ...told(over ? 'caution' : 'ok', {
-        holds: 'Ends at the width wanted',
-        fails: `Ends ${off > 0 ? 'wider' : 'narrower'} than the width wanted`,
-        todo: `Make up ${perSide} mm a side with the wheel’s offset (${off > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
-      }),
-      figure: { value: off, unit: 'mm', figureId: plan.width.id },
-      limit,
+      figure: off,
+      way: 'within',
+      limit: limitOf(limits, 'cut.width'),
+      holds: 'Ends at the width wanted',
+      fails: `Ends ${off.value > 0 ? 'wider' : 'narrower'} than the width wanted`,
+      unknown: 'The width it ends at: not known',
+      todo: `Make up ${perSide} mm a side with the wheel’s offset (${off.value > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
       reason: 'The wheels stand where the width puts them; arch and rail clearance follow.',
       at: 'brief.targetWidth',
-    },
+    }),
   ];
 }
 
@@ -89,72 +136,112 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
 }
 
 function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Changes): Check[] {
-  const inner = marks.inner.fromCasting;
   const name = sideName(side);
-  const checks: Check[] = [
-    nearCheck(side, limitOf(limits, 'cut.fromCasting'), {
-      id: 'cut.fromCasting',
-      from: 'the casting',
-      figure: inner,
-      value: inner.value,
-    }),
-  ];
-  if (method === 'slug') {
-    const outer = marks.outer.fromCasting;
-    const left = marks.tube.value - outer.value;
-    checks.push(
-      nearCheck(side, limitOf(limits, 'cut.fromHousingEnd'), {
-        id: 'cut.fromHousingEnd',
-        from: 'the housing end',
-        figure: outer,
-        value: left,
-      }),
-    );
-  }
-  const limit = limitOf(limits, 'cut.slug');
-  const thin = marks.slug.value < limit.value;
-  checks.push({
+  const slug: Check = judge({
     id: `cut.slug.${side}`,
     stage: 'cut',
-    ...told(thin ? 'stop' : 'ok', {
-      holds: `${name} slug is wide enough for two cuts`,
-      fails: `${name} slug is too thin to cut out`,
-      todo: 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.',
-    }),
-    figure: compared(marks.slug),
-    limit,
+    figure: marks.slug,
+    way: 'atLeast',
+    limit: limitOf(limits, 'cut.slug'),
+    beyond: 'stop',
+    holds: `${name} slug is wide enough for two cuts`,
+    fails: `${name} slug is too thin to cut out`,
+    unknown: `${name} slug: not known`,
+    todo: 'Face the end on a lathe instead of sawing, use a thinner blade, or choose a way that cuts more here.',
     reason: 'Two kerfs have to fit between the marks with a ring of metal left to hold and to measure.',
     at: 'cut.kerf',
   });
-  return checks;
+  return [
+    nearCheck(side, limitOf(limits, 'cut.fromCasting'), {
+      id: 'cut.fromCasting',
+      from: 'the casting',
+      figure: marks.inner.fromCasting,
+      at: `cut.mark.${side}`,
+    }),
+    nearCheck(side, limitOf(limits, 'cut.fromHousingEnd'), {
+      id: 'cut.fromHousingEnd',
+      from: 'the housing end',
+      figure: marks.toEnd,
+      at: method === 'endOff' ? `cut.endPiece.${side}` : `cut.mark.${side}`,
+    }),
+    slug,
+  ];
 }
 
 interface Nearness {
   readonly id: string;
   /** What the cut comes near to. */
   readonly from: string;
-  readonly figure: Figure;
   /** Distance left, mm. */
-  readonly value: number;
+  readonly figure: Figure;
+  readonly at: string;
 }
 
-function nearCheck(side: Side, limit: ReturnType<typeof limitOf>, nearness: Nearness): Check {
-  const { id, from, figure, value } = nearness;
-  const near = value < limit.value;
+function nearCheck(side: Side, limit: CheckLimit, { id, from, figure, at }: Nearness): Check {
   const what = `${sideName(side)} cut`;
-  return {
+  return judge({
     id: `${id}.${side}`,
     stage: 'cut',
-    ...told(near ? 'stop' : 'ok', {
-      holds: `${what} is clear of ${from}`,
-      fails: `${what} is too near ${from}`,
-      todo: `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`,
-    }),
-    figure: { value, unit: 'mm', figureId: figure.id },
+    figure,
+    way: 'atLeast',
     limit,
-    reason: 'A weld beside another weld or a casting cracks, and the casting’s press fit must not be heated.',
-    at: `cut.mark.${side}`,
-  };
+    beyond: 'stop',
+    holds: `${what} is clear of ${from}`,
+    fails: `${what} is too near ${from}`,
+    unknown: `${what}’s distance from ${from}: not known`,
+    todo: `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`,
+    reason: 'A weld beside another weld or a casting cracks, and a fit or bearing seat must not be heated.',
+    at,
+  });
+}
+
+/** The tube as read after the work: a little off is told, what no weld can do is a wrong reading. */
+function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: Changes): Check[] {
+  const [figure, phase] = weldedOff[side] ? [weldedOff[side], 'welded'] : [tackedOff[side], 'tacked'];
+  if (!figure) return [];
+  const at = `after.${phase}.${side}`;
+  const check = judge({
+    id: `after.${side}`,
+    stage: 'cut',
+    figure,
+    way: 'within',
+    limit: limitOf(limits, 'after.length'),
+    stop: limitOf(limits, 'after.absurd'),
+    holds: `${sideName(side)} tube is ${phase} as long as wanted`,
+    fails: (level) =>
+      level === 'stop'
+        ? `${sideName(side)} tube, ${phase}: read far off what it can be`
+        : `${sideName(side)} tube is ${phase} too ${figure.value > 0 ? 'long' : 'short'}`,
+    unknown: `${sideName(side)} tube after the work: not known`,
+    todo: (level) =>
+      level === 'stop'
+        ? 'Read it again, casting face to housing-end face; if it is right, the plan or the mark was wrong: nothing goes on until that is found.'
+        : 'Width, shafts and clearances follow what was read: look at them, and mend it or accept it with a reason.',
+    reason: 'What was measured after a step replaces what was planned.',
+    at,
+  });
+  return [check.level === 'stop' ? { ...check, contradicts: [at] } : check];
+}
+
+/** Some readings round a face, but not enough for its plane. */
+function halfReadFaces({ square, faces }: CutChecksInput, side: Side): Check[] {
+  return (['tacked', 'welded'] as const).flatMap((phase: SquarePhase): Check[] => {
+    if (square.sets[side][phase]) return [];
+    const ids = CLOCKS.map((c) => `square.${side}.${phase}.${c.id}`);
+    if (!ids.some((id) => faces[id])) return [];
+    const open = ['top', 'front', 'bottom', 'rear'].map((c) => `square.${side}.${phase}.${c}`);
+    const lacks = [`square.${side}.radius`, ...open].filter((id) => !faces[id]);
+    return [
+      unknownCheck({
+        id: `square.${phase}.${side}`,
+        stage: 'cut',
+        unknown: `${sideName(side)} end’s squareness, ${phase}: not known yet`,
+        reason: 'A plane takes three places round the face and the radius where they were read.',
+        at: lacks[0] ?? ids[0] ?? '',
+        lacks,
+      }),
+    ];
+  });
 }
 
 function faceChecks(face: FaceSquare, side: Side, limits: Changes): Check[] {
@@ -190,28 +277,32 @@ function angleCheck(
 ): Check {
   const soft = limitOf(limits, `square.${kind}`);
   const hard = limitOf(limits, 'square.stop');
-  const size = Math.abs(figure.value);
-  const stop = size > hard.value && size > soft.value;
-  const level = stop ? 'stop' : size > soft.value ? 'caution' : 'ok';
-  const open = clockName(face.farthestRad + Math.PI);
-  const by = formatLength(face.mend.value, { unit: 'mm', digits: 2 });
-  return {
+  return judge({
     id: `square.${kind}.${side}`,
     stage: 'cut',
-    ...told(level, {
-      holds: `${sideName(side)} end is square in ${kind}`,
-      fails: `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
-      todo: mendAdvice(face.phase, open, by),
-    }),
-    figure: compared(figure),
-    limit: stop ? hard : soft,
+    figure,
+    way: 'within',
+    limit: soft,
+    stop: hard.value > soft.value ? hard : soft,
+    holds: `${sideName(side)} end is square in ${kind}`,
+    fails: `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
+    unknown: `${sideName(side)} end’s ${kind}: not known`,
+    todo: mendAdvice(face),
     reason: 'The wheel stands as the end face stands: it wears the tyre and loads the bearing and spline.',
     at: `square.${side}.${face.phase}.top`,
-  };
+  });
 }
 
-function mendAdvice(phase: FaceSquare['phase'], open: string, by: string): string {
+function mendAdvice({ phase, farthestRad, mend }: FaceSquare): string {
+  const open = clockName(farthestRad + Math.PI);
+  const by = mend
+    ? `${formatLength(mend.value, { unit: 'mm', digits: 2 })} mm`
+    : 'tilt times the tube’s outside diameter, which is not read yet,';
   return phase === 'welded'
-    ? `Do not heat or bend by eye: have the housing straightened on an alignment bar (${by} mm across the face, short at the ${open}), then read again.`
-    : `Open the tack at the ${open} by ${by} mm and read again, or accept it with a reason.`;
+    ? `Do not heat or bend by eye: have the housing straightened on an alignment bar (${by} across the tube, short at the ${open}), then read again.`
+    : `Open the tack at the ${open} by ${by} and read again, or accept it with a reason.`;
 }
+
+/** Sides that stand by a reading after the work, in words: `left welded`. */
+export const standWords = ({ by }: { readonly by: Sided<string | undefined> }): readonly string[] =>
+  SIDES.flatMap((side) => (by[side] ? [`${side} ${by[side]}`] : []));

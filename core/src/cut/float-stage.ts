@@ -1,12 +1,13 @@
 import { bySide, type Side, type Sided } from '../geometry';
-import { derive, type Figure } from '../measure';
+import { derive, least, type Figure } from '../measure';
 import { DIAMETERS } from '../plan';
 
 type Maybe = Figure | undefined;
 
 export interface FloatInput {
   readonly figures: Readonly<Record<string, Maybe>>;
-  readonly tubeOd: Maybe;
+  /** Outside of the tube that will be there: the new one where there is one, mm. */
+  readonly tubeOd: Sided<Maybe>;
 }
 
 /** A full-float end of one side. */
@@ -27,42 +28,40 @@ export const floatStage = ({ figures, tubeOd }: FloatInput): Sided<FloatEnd> =>
   bySide((side) => ({
     ...plugOf(figures, side),
     ...angleOf(figures, side),
-    ...holesOf(figures, tubeOd, side),
+    ...holesOf(figures, tubeOd[side], side),
   }));
 
 function plugOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'plug' | 'turnOff'> {
-  const inputs: Record<string, Figure> = {};
-  for (const { id } of DIAMETERS) {
-    const bore = figures[`float.bore.${side}.${id}`];
-    if (bore) inputs[`B_${id}`] = bore;
-  }
+  const bores = DIAMETERS.flatMap(({ id }) => figures[`float.bore.${side}.${id}`] ?? []);
   const play = figures['float.play'];
-  if (!play || Object.keys(inputs).length < 3) return {};
-  const plug = derive(
+  if (!play || bores.length < 3) return {};
+  const smallest = least(
     {
-      id: `float.plug.${side}`,
-      label: `Plug turned to, ${side}`,
+      id: `float.bore.${side}`,
+      label: `Smallest bore, ${side}`,
       unit: 'mm',
-      formula: 'min B − {p}',
-      source: 'Smallest diameter inside the tube’s end, less the play of a slip fit',
-      inputs: { ...inputs, p: play },
+      source: 'Smallest diameter inside the tube’s end',
     },
-    (v: Readonly<Record<string, number>>) =>
-      Math.min(...Object.entries(v).flatMap(([name, b]) => (name === 'p' ? [] : [b]))) - (v['p'] ?? 0),
-  );
+    bores,
+  ) as Figure;
+  const plug = derive({
+    id: `float.plug.${side}`,
+    label: `Plug turned to, ${side}`,
+    unit: 'mm',
+    formula: '{B} − {p}',
+    source: 'Smallest diameter inside the tube’s end, less the play of a slip fit',
+    inputs: { B: smallest, p: play },
+  });
   const bought = figures['float.plug'];
   if (!bought) return { plug };
-  const turnOff = derive(
-    {
-      id: `float.turnOff.${side}`,
-      label: `Comes off the plug, ${side}`,
-      unit: 'mm',
-      formula: '{D} − {d}',
-      source: 'Plug as bought less what it is turned to, in diameter',
-      inputs: { D: bought, d: plug },
-    },
-    (v) => v.D - v.d,
-  );
+  const turnOff = derive({
+    id: `float.turnOff.${side}`,
+    label: `Comes off the plug, ${side}`,
+    unit: 'mm',
+    formula: '{D} − {d}',
+    source: 'Plug as bought less what it is turned to, in diameter',
+    inputs: { D: bought, d: plug },
+  });
   return { plug, turnOff };
 }
 
@@ -70,17 +69,14 @@ function angleOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'an
   const [camber, toe] = [figures[`float.camber.${side}`], figures[`float.toe.${side}`]];
   if (!camber || !toe) return {};
   return {
-    angle: derive(
-      {
-        id: `float.angle.${side}`,
-        label: `Drive spline out of line, ${side}`,
-        unit: 'rad',
-        formula: 'atan √(tan² {γ} + tan² {τ})',
-        source: 'The shaft stays square to the differential, the hub stands by camber and toe',
-        inputs: { γ: camber, τ: toe },
-      },
-      (v) => Math.atan(Math.hypot(Math.tan(v.γ), Math.tan(v.τ))),
-    ),
+    angle: derive({
+      id: `float.angle.${side}`,
+      label: `Drive spline out of line, ${side}`,
+      unit: 'rad',
+      formula: 'atan √(tan² {γ} + tan² {τ})',
+      source: 'The shaft stays square to the differential, the hub stands by camber and toe',
+      inputs: { γ: camber, τ: toe },
+    }),
   };
 }
 
@@ -92,27 +88,21 @@ function holesOf(
   const [n, depth] = [figures['float.holes'], figures['float.depth']];
   if (!n || !depth || !tubeOd) return {};
   return {
-    holeStep: derive(
-      {
-        id: `float.holeStep.${side}`,
-        label: `Round the tube, hole to hole, ${side}`,
-        unit: 'mm',
-        formula: 'π·{D}/{n}',
-        source: 'Evenly round the outside; keep off the seam',
-        inputs: { D: tubeOd, n },
-      },
-      (v) => (Math.PI * v.D) / v.n,
-    ),
-    holeFrom: derive(
-      {
-        id: `float.holeFrom.${side}`,
-        label: `Tube’s end to the holes, ${side}`,
-        unit: 'mm',
-        formula: '{l}/2',
-        source: 'Over the middle of the plug',
-        inputs: { l: depth },
-      },
-      (v) => v.l / 2,
-    ),
+    holeStep: derive({
+      id: `float.holeStep.${side}`,
+      label: `Round the tube, hole to hole, ${side}`,
+      unit: 'mm',
+      formula: 'π·{D}/{n}',
+      source: 'Evenly round the outside; keep off the seam',
+      inputs: { D: tubeOd, n },
+    }),
+    holeFrom: derive({
+      id: `float.holeFrom.${side}`,
+      label: `Tube’s end to the holes, ${side}`,
+      unit: 'mm',
+      formula: '{l}/2',
+      source: 'Over the middle of the plug',
+      inputs: { l: depth },
+    }),
   };
 }

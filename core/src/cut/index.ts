@@ -11,3 +11,4 @@ export * from './float-stage';
 export * from './learned-stage';
 export * from './tube-checks';
 export * from './tube-stage';
+export * from './stand-stage';

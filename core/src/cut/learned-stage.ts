@@ -1,18 +1,21 @@
 import { bySide, SIDES, type Side, type Sided } from '../geometry';
-import { derive, type Figure } from '../measure';
-import type { MarksResult } from './marks-stage';
+import { derive, meanOf, type Figure } from '../measure';
 
 type Maybe = Figure | undefined;
 
 export interface LearnedInput {
-  readonly marks: MarksResult;
+  /** Casting to housing end as wanted, mm. */
+  readonly wantedLeft: Maybe;
+  readonly wantedRight: Maybe;
+  readonly shrinkLeft: Maybe;
+  readonly shrinkRight: Maybe;
   readonly tackedLeft: Maybe;
   readonly tackedRight: Maybe;
   readonly weldedLeft: Maybe;
   readonly weldedRight: Maybe;
 }
 
-/** What was read after the work against what was expected, and what this welder’s welds pull. */
+/** What was read after the work against what was wanted, and what this welder’s welds pull. */
 export interface LearnedResult {
   /** Read less expected, mm. */
   readonly tackedOff: Sided<Maybe>;
@@ -23,67 +26,61 @@ export interface LearnedResult {
   readonly shrink: Maybe;
 }
 
-/** Compares the tube after tacking and welding with what the marks promised, and learns the pull of a butt. */
+/** Compares the tube after tacking and welding with what is wanted, and learns the pull of a butt. */
 export function learnedStage(input: LearnedInput): LearnedResult {
+  const wanted = { left: input.wantedLeft, right: input.wantedRight };
+  const shrink = { left: input.shrinkLeft, right: input.shrinkRight };
   const tacked = { left: input.tackedLeft, right: input.tackedRight };
   const welded = { left: input.weldedLeft, right: input.weldedRight };
   const pull = bySide((side) => pullOf(tacked[side], welded[side], side));
   return {
-    tackedOff: bySide((side) => offOf('tacked', tacked[side], input.marks.marks[side]?.tubeTacked, side)),
-    weldedOff: bySide((side) => offOf('welded', welded[side], input.marks.marks[side]?.tubeWelded, side)),
+    tackedOff: bySide((side) => tackedOff(tacked[side], wanted[side], shrink[side], side)),
+    weldedOff: bySide((side) => weldedOff(welded[side], wanted[side], side)),
     pull,
-    shrink: meanOf(pull),
+    shrink: meanOf(
+      {
+        id: 'after.shrink',
+        label: 'This welder’s butt pulls',
+        unit: 'mm',
+        source: 'Mean of the welds read on this axle',
+      },
+      SIDES.flatMap((side) => pull[side] ?? []),
+    ),
   };
 }
 
-function offOf(phase: string, read: Maybe, expected: Maybe, side: Side): Maybe {
-  if (!read || !expected) return undefined;
-  return derive(
-    {
-      id: `after.${phase}Off.${side}`,
-      label: `Tube ${phase}, against expected, ${side}`,
-      unit: 'mm',
-      formula: '{T_read} − {T_exp}',
-      source: 'Plus is longer than expected',
-      inputs: { T_read: read, T_exp: expected },
-    },
-    (v) => v.T_read - v.T_exp,
-  );
+function tackedOff(read: Maybe, wanted: Maybe, shrink: Maybe, side: Side): Maybe {
+  if (!read || !wanted || !shrink) return undefined;
+  return derive({
+    id: `after.tackedOff.${side}`,
+    label: `Tube tacked, against expected, ${side}`,
+    unit: 'mm',
+    formula: '{T_read} − ({T_new} + {w})',
+    source: 'Plus is longer than what is wanted and what the weld will pull',
+    inputs: { T_read: read, T_new: wanted, w: shrink },
+  });
+}
+
+function weldedOff(read: Maybe, wanted: Maybe, side: Side): Maybe {
+  if (!read || !wanted) return undefined;
+  return derive({
+    id: `after.weldedOff.${side}`,
+    label: `Tube welded, against wanted, ${side}`,
+    unit: 'mm',
+    formula: '{T_read} − {T_new}',
+    source: 'Plus is longer than wanted',
+    inputs: { T_read: read, T_new: wanted },
+  });
 }
 
 function pullOf(tacked: Maybe, welded: Maybe, side: Side): Maybe {
   if (!tacked || !welded) return undefined;
-  return derive(
-    {
-      id: `after.pull.${side}`,
-      label: `This weld pulled, ${side}`,
-      unit: 'mm',
-      formula: '{T_tacked} − {T_welded}',
-      source: 'Read cold, before and after',
-      inputs: { T_tacked: tacked, T_welded: welded },
-    },
-    (v) => v.T_tacked - v.T_welded,
-  );
-}
-
-function meanOf(pull: Sided<Maybe>): Maybe {
-  const inputs: Record<string, Figure> = {};
-  for (const side of SIDES) {
-    const figure = pull[side];
-    if (figure) inputs[side === 'left' ? 'p_L' : 'p_R'] = figure;
-  }
-  const symbols = Object.keys(inputs);
-  if (symbols.length === 0) return undefined;
-  return derive(
-    {
-      id: 'after.shrink',
-      label: 'This welder’s butt pulls',
-      unit: 'mm',
-      formula: symbols.length === 2 ? '({p_L} + {p_R})/2' : `{${symbols[0] ?? ''}}`,
-      source: 'Mean of the welds read on this axle',
-      inputs,
-    },
-    (v: Readonly<Record<string, number>>) =>
-      Object.values(v).reduce((sum, p) => sum + p, 0) / Object.keys(v).length,
-  );
+  return derive({
+    id: `after.pull.${side}`,
+    label: `This weld pulled, ${side}`,
+    unit: 'mm',
+    formula: '{T_tacked} − {T_welded}',
+    source: 'Read cold, before and after',
+    inputs: { T_tacked: tacked, T_welded: welded },
+  });
 }

@@ -1,7 +1,7 @@
 import { bySide, SIDES, type Side, type Sided } from '../geometry';
-import { derive, given, type Figure } from '../measure';
+import { derive, given, renamed, type Figure } from '../measure';
 import { SCHOOLS, type School } from '../plan';
-import { newHalf, schoolPinion, schoolWidth, stockHalf } from './school-halves';
+import type { EndsResult } from './ends-stage';
 
 type Maybe = Figure | undefined;
 
@@ -13,6 +13,10 @@ export interface SchoolsInput {
   readonly pinionWanted: Maybe;
   /** Gearbox output from the centreline; used where no place is said. */
   readonly gearbox: Maybe;
+  /** Middle of the axle from the centreline, where it is set off on purpose. */
+  readonly offCentre: Maybe;
+  /** Quantities without which half and shaft of a side are not known. */
+  readonly lacks: EndsResult['lacks'];
   /** Shafts in the donor now, and the pair that was chosen from stock. */
   readonly shaftLeft: Maybe;
   readonly shaftRight: Maybe;
@@ -54,22 +58,16 @@ export function schoolsStage(input: SchoolsInput): readonly SchoolResult[] {
 }
 
 function lackedBy(school: School, input: SchoolsInput): string[] {
-  const lacks: string[] = [];
-  if (!input.halfLeft) lacks.push('donor.half.left');
-  if (!input.halfRight) lacks.push('donor.half.right');
-  if (school === 'stockShafts') return [...lacks, ...lackedByPair(input)];
+  const { lacks: of } = input;
+  const halves = [...of.left.half, ...of.right.half];
+  if (school === 'stockShafts') {
+    const pair = input.pairLeft && input.pairRight ? [] : ['shaft.pair'];
+    return [...new Set([...halves, ...of.left.shaft, ...of.right.shaft, ...pair])];
+  }
+  const lacks = [...new Set(halves)];
   if (school !== 'shortShaft' && !input.targetWidth) lacks.push('brief.targetWidth');
   if (school === 'driveline' && !input.pinionWanted && !input.gearbox) lacks.push('cut.pinion');
   return lacks;
-}
-
-function lackedByPair(input: SchoolsInput): string[] {
-  const lacks = [
-    input.shaftLeft ? '' : 'donor.shaft.left',
-    input.shaftRight ? '' : 'donor.shaft.right',
-    input.pairLeft && input.pairRight ? '' : 'shaft.pair',
-  ];
-  return lacks.filter(Boolean);
 }
 
 /** Halves follow from the shafts that can be bought, width and pinion from the halves. */
@@ -79,40 +77,31 @@ function planStock(input: SchoolsInput): SchoolPlan {
   const shaft = { left: input.shaftLeft as Figure, right: input.shaftRight as Figure };
   const pair = { left: input.pairLeft as Figure, right: input.pairRight as Figure };
   const half = bySide((side) =>
-    derive(
-      {
-        id: `${school}.half.${side}`,
-        label: `New half, ${side}`,
-        unit: 'mm',
-        formula: '{H} + {L_stock} − {L}',
-        source: 'Brake space and seat stay, so the half follows the shaft',
-        inputs: { H: own[side], L_stock: pair[side], L: shaft[side] },
-      },
-      (v) => stockHalf(v.H, v.L, v.L_stock),
-    ),
-  );
-  const width = derive(
-    {
-      id: `${school}.width`,
-      label: 'WMS width',
+    derive({
+      id: `${school}.half.${side}`,
+      label: `New half, ${side}`,
       unit: 'mm',
-      formula: '{H_L} + {H_R}',
-      source: 'Both halves as the shafts make them',
-      inputs: { H_L: half.left, H_R: half.right },
-    },
-    (v) => v.H_L + v.H_R,
+      formula: '{H} + {L_stock} − {L}',
+      source: 'Brake space and seat stay, so the half follows the shaft',
+      inputs: { H: own[side], L_stock: pair[side], L: shaft[side] },
+    }),
   );
-  const pinion = derive(
-    {
-      id: `${school}.pinion`,
-      label: 'Pinion from middle',
-      unit: 'mm',
-      formula: '({H_R} − {H_L})/2',
-      source: 'Middle of the new width against the pinion axis',
-      inputs: { H_L: half.left, H_R: half.right },
-    },
-    (v) => (v.H_R - v.H_L) / 2,
-  );
+  const width = derive({
+    id: `${school}.width`,
+    label: 'WMS width',
+    unit: 'mm',
+    formula: '{H_L} + {H_R}',
+    source: 'Both halves as the shafts make them',
+    inputs: { H_L: half.left, H_R: half.right },
+  });
+  const pinion = derive({
+    id: `${school}.pinion`,
+    label: 'Pinion from middle',
+    unit: 'mm',
+    formula: '({H_R} − {H_L})/2',
+    source: 'Middle of the new width against the pinion axis',
+    inputs: { H_L: half.left, H_R: half.right },
+  });
   const cut = bySide((side) => cutOf(school, side, own[side], half[side]));
   return { school, width, pinion, half, cut, work: bySide((side) => workOf(cut[side].value)) };
 }
@@ -136,13 +125,10 @@ function widthOf(school: School, H_L: Figure, H_R: Figure, target: Maybe): Figur
   const label = 'WMS width';
   if (school === 'shortShaft') {
     const source = 'Only the long side is cut; the width follows from the short half';
-    return derive(
-      { id, label, unit: 'mm', formula: '2·min({H_L}, {H_R})', source, inputs: { H_L, H_R } },
-      (v) => schoolWidth(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
-    );
+    return derive({ id, label, unit: 'mm', formula: '2·min({H_L}, {H_R})', source, inputs: { H_L, H_R } });
   }
   const W = target as Figure;
-  return derive({ id, label, unit: 'mm', formula: '{W}', source: 'Target width', inputs: { W } }, (v) => v.W);
+  return derive({ id, label, unit: 'mm', formula: '{W}', source: 'Target width', inputs: { W } });
 }
 
 function pinionOf(school: School, H_L: Figure, H_R: Figure, input: SchoolsInput): Figure {
@@ -150,47 +136,53 @@ function pinionOf(school: School, H_L: Figure, H_R: Figure, input: SchoolsInput)
   const label = 'Pinion from middle';
   if (school === 'keepOffset') {
     const source = 'Both sides cut alike, so the offset stays';
-    return derive({ id, label, unit: 'mm', formula: '({H_R} − {H_L})/2', source, inputs: { H_L, H_R } }, (v) =>
-      schoolPinion(school, { left: v.H_L, right: v.H_R, width: 0, pinion: 0 }),
-    );
+    return derive({ id, label, unit: 'mm', formula: '({H_R} − {H_L})/2', source, inputs: { H_L, H_R } });
   }
-  if (school === 'driveline') {
-    const y = (input.pinionWanted ?? input.gearbox) as Figure;
-    const source = input.pinionWanted
-      ? 'Chosen place'
-      : 'In line with the gearbox output, axle centred in the car';
-    return derive({ id, label, unit: 'mm', formula: '{y}', source, inputs: { y } }, (v) => v.y);
-  }
+  if (school === 'driveline') return drivelinePinion(id, label, input);
   return given(id, label, 0, 0, 'mm', 'This way puts the pinion in the middle');
+}
+
+/** A place that was said counts from the middle of the width; the gearbox is read from the car’s centreline. */
+function drivelinePinion(
+  id: string,
+  label: string,
+  { pinionWanted, gearbox, offCentre }: SchoolsInput,
+): Figure {
+  if (pinionWanted) return renamed(pinionWanted, id, label, 'Chosen place, from the middle of the WMS width');
+  const g = gearbox as Figure;
+  if (!offCentre)
+    return renamed(g, id, label, 'In line with the gearbox output; the axle stands in the middle');
+  return derive({
+    id,
+    label,
+    unit: 'mm',
+    formula: '{g} − {o}',
+    source: 'Gearbox output from the centreline, less how far the axle’s middle is set off it',
+    inputs: { g, o: offCentre },
+  });
 }
 
 function halfOf(school: School, side: Side, W: Figure, y_p: Figure): Figure {
   const formula = side === 'left' ? '{W}/2 − {y_p}' : '{W}/2 + {y_p}';
-  return derive(
-    {
-      id: `${school}.half.${side}`,
-      label: `New half, ${side}`,
-      unit: 'mm',
-      formula,
-      source: 'Pinion axis to WMS after the cut',
-      inputs: { W, y_p },
-    },
-    (v) => newHalf(side, v.W, v.y_p),
-  );
+  return derive({
+    id: `${school}.half.${side}`,
+    label: `New half, ${side}`,
+    unit: 'mm',
+    formula,
+    source: 'Pinion axis to WMS after the cut',
+    inputs: { W, y_p },
+  });
 }
 
 function cutOf(school: School, side: Side, H: Figure, H_new: Figure): Figure {
-  return derive(
-    {
-      id: `${school}.cut.${side}`,
-      label: `Cut, ${side}`,
-      unit: 'mm',
-      formula: '{H} − {H_new}',
-      source: 'Donor half less new half',
-      inputs: { H, H_new },
-    },
-    (v) => v.H - v.H_new,
-  );
+  return derive({
+    id: `${school}.cut.${side}`,
+    label: `Cut, ${side}`,
+    unit: 'mm',
+    formula: '{H} − {H_new}',
+    source: 'Donor half less new half',
+    inputs: { H, H_new },
+  });
 }
 
 /** Sides of a plan that need more tube than the donor has. */

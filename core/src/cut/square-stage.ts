@@ -1,12 +1,14 @@
 import { bySide, type Side, type Sided } from '../geometry';
 import { derive, type Figure } from '../measure';
-import { fitRingPlane, type RingPlane } from '../numerics';
+import { fitRingPlane } from '../numerics';
 import { CLOCKS, SQUARE_PHASES, type SquarePhase } from '../plan';
-import { faceCamber, faceTilt, faceToe, farthestClock } from './face-tilt';
+import { farthestClock } from './face-tilt';
 
 /** Figures by clock id, and the radius they were read at. */
 export interface SquareInput {
   readonly figures: Readonly<Record<string, Figure | undefined>>;
+  /** Outside of the tube that is cut, mm. */
+  readonly tubeOd: Sided<Figure | undefined>;
 }
 
 /** One set of readings round one end face. */
@@ -18,8 +20,8 @@ export interface FaceSquare {
   readonly toe: Figure;
   /** Clock angle of the place farthest out, rad. */
   readonly farthestRad: number;
-  /** How far the far side must come in, across the face at the radius read, mm. */
-  readonly mend: Figure;
+  /** How far the joint must open or close across the tube, mm; undefined while the tube’s outside is not known. */
+  readonly mend?: Figure;
   /** Root mean square that the plane leaves over, mm. */
   readonly residual: number;
 }
@@ -31,11 +33,11 @@ export interface SquareResult {
 }
 
 /** Tilt, camber and toe of both end faces, at each time they were read. */
-export function squareStage({ figures }: SquareInput): SquareResult {
+export function squareStage(input: SquareInput): SquareResult {
   const sets = bySide((side) => {
     const all: Partial<Record<SquarePhase, FaceSquare>> = {};
     for (const phase of SQUARE_PHASES) {
-      const set = faceSquare(figures, side, phase);
+      const set = faceSquare(input, side, phase);
       if (set) all[phase] = set;
     }
     return all;
@@ -43,51 +45,84 @@ export function squareStage({ figures }: SquareInput): SquareResult {
   return { sets, latest: bySide((side) => sets[side].welded ?? sets[side].tacked) };
 }
 
-function faceSquare(figures: SquareInput['figures'], side: Side, phase: SquarePhase): FaceSquare | undefined {
+function faceSquare({ figures, tubeOd }: SquareInput, side: Side, phase: SquarePhase): FaceSquare | undefined {
   const R = figures[`square.${side}.radius`];
-  const inputs: Record<string, Figure> = {};
-  const clocks: Record<string, number> = {};
-  for (const clock of CLOCKS) {
+  const read = CLOCKS.flatMap((clock) => {
     const figure = figures[`square.${side}.${phase}.${clock.id}`];
-    if (!figure) continue;
-    inputs[clock.label] = figure;
-    clocks[clock.label] = clock.clockRad;
-  }
-  const labels = Object.keys(inputs);
-  if (!R || labels.length < 3) return undefined;
-  const fit = (v: Record<string, number>) =>
-    fitRingPlane(labels.map((label) => ({ clockRad: clocks[label] as number, distance: v[label] as number })));
-  const plane = fit(Object.fromEntries(labels.map((l) => [l, (inputs[l] as Figure).value])));
-  if (!plane) return undefined;
-  const make = (
-    id: string,
-    label: string,
-    unit: 'rad' | 'mm',
-    formula: string,
-    of: (p: RingPlane, r: number) => number,
-  ) =>
-    derive(
-      {
-        id: `square.${side}.${phase}.${id}`,
-        label: `${label}, ${side}`,
-        unit,
-        formula,
-        source:
-          'Least-squares plane r = a + b·cos φ + c·sin φ through the readings, φ 0 at the top, positive toward the front',
-        inputs: { ...inputs, R },
-      },
-      (v) => of(fit(v) as RingPlane, v['R'] as number),
-    );
+    return figure ? [{ ...clock, figure }] : [];
+  });
+  const plane = fitRingPlane(read.map((r) => ({ clockRad: r.clockRad, distance: r.figure.value })));
+  if (!R || !plane) return undefined;
+  const slope = (id: 'b' | 'c', label: string) => planePart({ side, phase, id, label }, read);
+  const [b, c] = [slope('b', 'top against bottom'), slope('c', 'front against rear')];
+  const make = (id: string, label: string, formula: string, inputs: Readonly<Record<string, Figure>>) =>
+    derive({
+      id: `square.${side}.${phase}.${id}`,
+      label: `${label}, ${side}`,
+      unit: 'rad',
+      formula,
+      source: 'Slope of the plane over the radius where it was read',
+      inputs,
+    });
+  const tilt = make('tilt', 'Tilt of the end face', 'atan(√({b}² + {c}²)/{R})', { b, c, R });
+  const od = tubeOd[side];
   return {
     phase,
-    stations: labels.length,
-    tilt: make('tilt', 'Tilt of the end face', 'rad', 'atan(√(b² + c²)/{R})', (p, r) => faceTilt(p.b, p.c, r)),
-    camber: make('camber', 'Camber from the cut', 'rad', 'atan(b/{R})', (p, r) => faceCamber(p.b, r)),
-    toe: make('toe', 'Toe from the cut', 'rad', '−atan(c/{R})', (p, r) => faceToe(p.c, r)),
-    mend: make('mend', 'Out across the face', 'mm', '2·√(b² + c²)', (p) => 2 * Math.hypot(p.b, p.c)),
+    stations: read.length,
+    tilt,
+    camber: make('camber', 'Camber from the cut', 'atan({b}/{R})', { b, R }),
+    toe: make('toe', 'Toe from the cut', '−atan({c}/{R})', { c, R }),
+    ...(od ? { mend: mendOf(side, phase, tilt, od) } : {}),
     farthestRad: farthestClock(plane.b, plane.c),
     residual: plane.residual,
   };
+}
+
+/** What the joint has to open, or the face to come in: the tilt across the tube, not across the circle read on. */
+const mendOf = (side: Side, phase: SquarePhase, θ: Figure, D: Figure): Figure =>
+  derive({
+    id: `square.${side}.${phase}.mend`,
+    label: `Out across the tube, ${side}`,
+    unit: 'mm',
+    formula: '{θ}·{D}',
+    source: 'Tilt times the outside diameter of the tube where the joint is',
+    inputs: { θ, D },
+  });
+
+interface PlanePart {
+  readonly side: Side;
+  readonly phase: SquarePhase;
+  readonly id: 'b' | 'c';
+  readonly label: string;
+}
+interface Station {
+  readonly label: string;
+  readonly clockRad: number;
+  readonly figure: Figure;
+}
+
+/** Weights are printed with so many decimals. */
+const WEIGHT_DIGITS = 9;
+
+/** A slope of the plane as the weighted sum of the readings that least squares makes it. */
+function planePart({ side, phase, id, label }: PlanePart, read: readonly Station[]): Figure {
+  const weights = read.map((_, i) => {
+    const one = fitRingPlane(read.map((r, j) => ({ clockRad: r.clockRad, distance: i === j ? 1 : 0 })));
+    return Number((one?.[id] ?? 0).toFixed(WEIGHT_DIGITS));
+  });
+  const terms = read.flatMap((r, i) => {
+    const w = weights[i] ?? 0;
+    return w === 0 ? [] : [`${w < 0 ? '−' : '+'} ${Math.abs(w)}·{${r.label}}`];
+  });
+  return derive({
+    id: `square.${side}.${phase}.${id}`,
+    label: `Slope, ${label}, ${side}`,
+    unit: 'mm',
+    formula: terms.join(' ').replace(/^\+ /, ''),
+    source:
+      'Least-squares plane r = a + b·cos φ + c·sin φ through the readings, φ 0 at the top, positive toward the front',
+    inputs: Object.fromEntries(read.map((r) => [r.label, r.figure])),
+  });
 }
 
 /** Name of the clock place nearest an angle: `Top front` for 0.7 rad. */

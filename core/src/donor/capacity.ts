@@ -1,12 +1,38 @@
-import { limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, type Side } from '../geometry';
-import { derive, given, type Figure } from '../measure';
+import { derive, given, least, type Figure } from '../measure';
 
 type Maybe = Figure | undefined;
 
-/** Shear yield by kind of steel, MPa. Typical values; a maker’s own figure goes before them. */
-export const SHEAR_YIELD_MPA = { carbon: 620, alloy: 760, ultra: 930 } as const;
-export type ShaftMaterial = keyof typeof SHEAR_YIELD_MPA;
+/** Shear yield and tensile strength by kind of steel, MPa. Typical values; a maker’s own figure goes before them. */
+export const STEELS = {
+  carbon: { yield: 620, tensile: 1150 },
+  alloy: { yield: 760, tensile: 1400 },
+  ultra: { yield: 930, tensile: 1850 },
+} as const;
+export type ShaftMaterial = keyof typeof STEELS;
+
+/** What the steel of the shafts bears. */
+export interface Steel {
+  /** Shear yield, MPa. */
+  readonly yield: Maybe;
+  /** Tensile strength, MPa. */
+  readonly tensile: Maybe;
+}
+
+/** The maker’s figures where they are known, else what is typical of the steel named, marked as assumed. */
+export function steelOf(material: ShaftMaterial | undefined, read: Steel): Steel {
+  const typical = (id: string, label: string, value: number): Figure => {
+    const why = `typical of ${material ?? ''} steel; a maker’s own figure goes before it`;
+    return given(id, label, value, 0, 'MPa', `Assumed: ${why}`, { assumed: why });
+  };
+  const steel = material && STEELS[material];
+  return {
+    yield: read.yield ?? (steel && typical('shaft.yield', 'Shear yield of the steel', steel.yield)),
+    tensile:
+      read.tensile ?? (steel && typical('shaft.tensile', 'Tensile strength of the steel', steel.tensile)),
+  };
+}
 
 export interface CapacityInput {
   /** Torque each shaft must carry, N·m. */
@@ -15,7 +41,8 @@ export interface CapacityInput {
   readonly splineMinor: Maybe;
   readonly bodyLeft: Maybe;
   readonly bodyRight: Maybe;
-  readonly material: ShaftMaterial | undefined;
+  /** Shear yield of the donor’s shafts, MPa. */
+  readonly shearYield: Maybe;
 }
 
 export interface SideCapacity {
@@ -33,73 +60,67 @@ export type CapacityResult = Readonly<Partial<Record<Side, SideCapacity>>>;
 /**
  * Shear at the surface of a solid round bar, MPa.
  *
- * @param torqueNm N·m
- * @param diameterMm mm, above zero
- * @throws RangeError where the diameter is not above zero
- * @example torsionShear(4200, 31.38) // 692
+ * @param id of the figure
+ * @param T torque, N·m
+ * @param d diameter, mm, above zero
+ * @example torsionShear('shear.left', 'Shear, left', 4200 N·m, 31.38 mm) // 692 MPa
  * @source Torsion of a round bar, τ = 16·T/(π·d³)
  */
-export function torsionShear(torqueNm: number, diameterMm: number): number {
-  if (!(diameterMm > 0)) throw new RangeError('A shaft needs a diameter above zero.');
-  return (16 * torqueNm * 1000) / (Math.PI * diameterMm ** 3);
-}
+export const torsionShear = (id: string, label: string, T: Figure, d: Figure): Figure =>
+  derive({
+    id,
+    label,
+    unit: 'MPa',
+    formula: '16·1000·{T}/(π·{d}³)',
+    source: 'Torsion of a round bar at its smallest diameter',
+    inputs: { T, d },
+  });
 
-/** What each shaft carries before it yields, and how that stands to what it must carry. */
-export function capacityStage(input: CapacityInput): CapacityResult {
-  const { splineMinor, material } = input;
-  if (!material || !splineMinor) return {};
-  const strength = given(
-    'shaft.yield',
-    'Shear yield',
-    SHEAR_YIELD_MPA[material],
-    0,
-    'MPa',
-    `Typical of ${material} steel; a maker’s own figure goes before it`,
+/** The thinner of body and spline’s root; undefined while either is not known. */
+export const smallestOf = (side: Side, body: Maybe, minor: Maybe): Maybe =>
+  body &&
+  minor &&
+  least(
+    {
+      id: `shaft.smallest.${side}`,
+      label: `Smallest diameter, ${side}`,
+      unit: 'mm',
+      source: 'The thinner of the bar’s body and its spline’s root',
+    },
+    [body, minor],
   );
+
+/** What each of the donor’s own shafts carries before it yields, and how that stands to what it must carry. */
+export function capacityStage(input: CapacityInput): CapacityResult {
+  const { splineMinor, shearYield } = input;
+  if (!shearYield) return {};
   return Object.fromEntries(
-    SIDES.map((side) => {
-      const body = side === 'left' ? input.bodyLeft : input.bodyRight;
-      const diameter = body && body.value < splineMinor.value ? body : splineMinor;
-      return [side, sideCapacity(side, diameter, strength, input.demand)];
+    SIDES.flatMap((side) => {
+      const diameter = smallestOf(side, side === 'left' ? input.bodyLeft : input.bodyRight, splineMinor);
+      return diameter ? [[side, sideCapacity(side, diameter, shearYield, input.demand)]] : [];
     }),
   );
 }
 
 function sideCapacity(side: Side, d: Figure, strength: Figure, demand: Maybe): SideCapacity {
-  const capacity = derive(
-    {
-      id: `capacity.${side}`,
-      label: `Torque at yield, ${side}`,
-      unit: 'Nm',
-      formula: '{τ_y}·π·{d}³/16',
-      source: 'Torsion of a round bar at its smallest diameter',
-      inputs: { τ_y: strength, d },
-    },
-    (v) => (v.τ_y * Math.PI * v.d ** 3) / 16_000,
-  );
+  const capacity = derive({
+    id: `capacity.${side}`,
+    label: `Torque at yield, ${side}`,
+    unit: 'Nm',
+    formula: '{τ_y}·π·{d}³/(16·1000)',
+    source: 'Torsion of a round bar at its smallest diameter',
+    inputs: { τ_y: strength, d },
+  });
   if (!demand) return { diameter: d, capacity };
-  const shear = derive(
-    {
-      id: `shear.${side}`,
-      label: `Shear at launch, ${side}`,
-      unit: 'MPa',
-      formula: '16·{T}/(π·{d}³)',
-      source: 'Torsion of a round bar at its smallest diameter',
-      inputs: { T: demand, d },
-    },
-    (v) => torsionShear(v.T, v.d),
-  );
-  const factor = derive(
-    {
-      id: `yieldFactor.${side}`,
-      label: `Factor on yield, ${side}`,
-      unit: 'count',
-      formula: '{T_y}/{T}',
-      source: 'What the shaft carries over what it must',
-      inputs: { T_y: capacity, T: demand },
-    },
-    (v) => v.T_y / v.T,
-  );
+  const shear = torsionShear(`shear.${side}`, `Shear at launch, ${side}`, demand, d);
+  const factor = derive({
+    id: `yieldFactor.${side}`,
+    label: `Factor on yield, ${side}`,
+    unit: 'count',
+    formula: '{T_y}/{T}',
+    source: 'What the shaft carries over what it must',
+    inputs: { T_y: capacity, T: demand },
+  });
   return { diameter: d, capacity, shear, factor };
 }
 
@@ -109,23 +130,24 @@ export function capacityChecks(
   limits: Readonly<Partial<Record<LimitId, LimitChange>>>,
 ): Check[] {
   return SIDES.flatMap((side) => {
-    const factor = result[side]?.factor;
-    if (!factor) return [];
-    const good = limitOf(limits, 'shaft.factor');
-    const least = limitOf(limits, 'shaft.factorLeast');
-    const level = factor.value < least.value ? 'stop' : factor.value < good.value ? 'caution' : 'ok';
+    const capacity = result[side];
+    if (!capacity) return [];
     return [
-      {
+      judge({
         id: `capacity.${side}`,
-        stage: 'donor' as const,
-        level,
-        title: level === 'ok' ? `Shaft is strong enough, ${side}` : `Shaft is weak for this torque, ${side}`,
-        figure: { value: factor.value, unit: 'count' as const, figureId: factor.id },
-        limit: level === 'stop' ? least : good,
+        stage: 'donor',
+        figure: capacity.factor,
+        way: 'atLeast',
+        limit: limitOf(limits, 'shaft.factor'),
+        stop: limitOf(limits, 'shaft.factorLeast'),
+        holds: `Shaft is strong enough, ${side}`,
+        fails: `Shaft is weak for this torque, ${side}`,
+        unknown: `Whether the shaft is strong enough, ${side}: not known`,
         reason: 'A launch hits harder than a steady pull, and a shaft that has yielded once breaks soon after.',
-        todo: level === 'ok' ? '' : 'Plan shafts of a stronger steel or a larger spline, or a softer launch.',
+        todo: 'Plan shafts of a stronger steel or a larger spline, or a softer launch.',
         at: `donor.shaftBody.${side}`,
-      },
+        lacks: ['brief.torque'],
+      }),
     ];
   });
 }

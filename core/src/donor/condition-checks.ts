@@ -1,4 +1,4 @@
-import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import { factText, findFact, type Fact } from '../plan';
@@ -115,21 +115,19 @@ interface Words {
 
 function measured(figure: Figure | undefined, limitId: LimitId, limits: Changes, words: Words): Check[] {
   if (!figure) return [];
-  const limit = limitOf(limits, limitId);
-  const over = figure.value > limit.value;
   return [
-    {
+    judge({
       id: figure.id,
       stage: 'donor',
-      ...told(over ? 'caution' : 'ok', {
-        holds: words.fine,
-        fails: words.what,
-        todo: words.todo,
-      }),
-      figure: compared(figure),
-      limit,
+      figure,
+      way: 'atMost',
+      limit: limitOf(limits, limitId),
+      holds: words.fine,
+      fails: words.what,
+      unknown: `${words.what}: not known`,
+      todo: words.todo,
       reason: words.reason,
       at: figure.id,
-    },
+    }),
   ];
 }

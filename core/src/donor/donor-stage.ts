@@ -1,6 +1,5 @@
 import { type SIDES, type Sided } from '../geometry';
 import { derive, type Figure } from '../measure';
-import { splineDiameters } from './spline';
 
 type Maybe = Figure | undefined;
 
@@ -42,40 +41,31 @@ export function donorStage(input: DonorInput): DonorResult {
 function widths({ halfLeft: L, halfRight: R, width }: DonorInput) {
   if (!L || !R) return {};
   const inputs = { H_L: L, H_R: R };
-  const sum = derive(
-    {
-      id: 'donor.sum',
-      label: 'Donor WMS width',
-      unit: 'mm',
-      formula: '{H_L} + {H_R}',
-      source: 'Both halves',
-      inputs,
-    },
-    (v) => v.H_L + v.H_R,
-  );
-  const pinion = derive(
-    {
-      id: 'donor.pinion',
-      label: 'Donor pinion from middle',
-      unit: 'mm',
-      formula: '({H_R} − {H_L})/2',
-      source: 'Derivation: middle of the WMS width less the pinion axis, plus to the left',
-      inputs,
-    },
-    (v) => (v.H_R - v.H_L) / 2,
-  );
+  const sum = derive({
+    id: 'donor.sum',
+    label: 'Donor WMS width',
+    unit: 'mm',
+    formula: '{H_L} + {H_R}',
+    source: 'Both halves',
+    inputs,
+  });
+  const pinion = derive({
+    id: 'donor.pinion',
+    label: 'Donor pinion from middle',
+    unit: 'mm',
+    formula: '({H_R} − {H_L})/2',
+    source: 'Derivation: middle of the WMS width less the pinion axis, plus to the left',
+    inputs,
+  });
   if (!width) return { width: sum, pinion };
-  const widthClosure = derive(
-    {
-      id: 'donor.widthClosure',
-      label: 'Donor halves against width',
-      unit: 'mm',
-      formula: '{H_L} + {H_R} − {W}',
-      source: 'Closing the traverse',
-      inputs: { ...inputs, W: width },
-    },
-    (v) => v.H_L + v.H_R - v.W,
-  );
+  const widthClosure = derive({
+    id: 'donor.widthClosure',
+    label: 'Donor halves against width',
+    unit: 'mm',
+    formula: '{H_L} + {H_R} − {W}',
+    source: 'Closing the traverse',
+    inputs: { ...inputs, W: width },
+  });
   return { width: sum, pinion, widthClosure };
 }
 
@@ -86,45 +76,36 @@ function sideClosure(input: DonorInput, side: (typeof SIDES)[number]): Maybe {
   const B = left ? input.brakeSpaceLeft : input.brakeSpaceRight;
   const H = left ? input.halfLeft : input.halfRight;
   if (!K || !T || !B || !H) return undefined;
-  return derive(
-    {
-      id: `donor.closure.${side}`,
-      label: `Parts against half, ${side}`,
-      unit: 'mm',
-      formula: '{K} + {T} + {B} − {H}',
-      source: 'Casting, tube and brake space must make up the half',
-      inputs: { K, T, B, H },
-    },
-    (v) => v.K + v.T + v.B - v.H,
-  );
+  return derive({
+    id: `donor.closure.${side}`,
+    label: `Parts against half, ${side}`,
+    unit: 'mm',
+    formula: '{K} + {T} + {B} − {H}',
+    source: 'Casting, tube and brake space must make up the half',
+    inputs: { K, T, B, H },
+  });
 }
 
 function spline({ teeth: N, pitch: P, splineMajor }: DonorInput) {
   if (!N || !P) return {};
   const inputs = { N, P };
   const source = 'ANSI B92.1, 30° flat root, side fit';
-  const make = (id: string, label: string, formula: string, key: 'pitch' | 'major' | 'minor') =>
-    derive(
-      { id: `spline.${id}`, label, unit: 'mm', formula, source, inputs },
-      (v) => splineDiameters(v.N, v.P)[key],
-    );
-  const major = make('major', 'Spline major diameter', '25.4·({N} + 1)/{P}', 'major');
+  const make = (id: string, label: string, formula: string) =>
+    derive({ id: `spline.${id}`, label, unit: 'mm', formula, source, inputs });
+  const major = make('major', 'Spline major diameter', '25.4·({N} + 1)/{P}');
   const all = {
-    pitch: make('pitch', 'Spline pitch diameter', '25.4·{N}/{P}', 'pitch'),
+    pitch: make('pitch', 'Spline pitch diameter', '25.4·{N}/{P}'),
     major,
-    minor: make('minor', 'Spline minor diameter', '25.4·({N} − 1.35)/{P}', 'minor'),
+    minor: make('minor', 'Spline minor diameter', '25.4·({N} − 1.35)/{P}'),
   };
   if (!splineMajor) return { spline: all };
-  const splineOff = derive(
-    {
-      id: 'spline.off',
-      label: 'Spline against the standard',
-      unit: 'mm',
-      formula: '{D} − {D_o}',
-      source,
-      inputs: { D: splineMajor, D_o: major },
-    },
-    (v) => v.D - v.D_o,
-  );
+  const splineOff = derive({
+    id: 'spline.off',
+    label: 'Spline against the standard',
+    unit: 'mm',
+    formula: '{D} − {D_o}',
+    source,
+    inputs: { D: splineMajor, D_o: major },
+  });
   return { spline: all, splineOff };
 }

@@ -1,4 +1,4 @@
-import type { Check } from '../checks';
+import { COMPARE_SLACK, type Check } from '../checks';
 import { derive, given, type Figure } from '../measure';
 
 type Maybe = Figure | undefined;
@@ -50,44 +50,34 @@ export function ratioStage(input: RatioInput): RatioResult {
 
 function teeth({ ring, pinion }: RatioInput): Maybe {
   if (!ring || !pinion) return undefined;
-  return derive(
-    {
-      id: 'ratio.byTeeth',
-      label: 'Ratio by teeth',
-      unit: 'count',
-      formula: '{z_ring}/{z_pinion}',
-      source: 'Tooth counts of ring gear and pinion',
-      inputs: { z_ring: ring, z_pinion: pinion },
-    },
-    (v) => v.z_ring / v.z_pinion,
-  );
+  return derive({
+    id: 'ratio.byTeeth',
+    label: 'Ratio by teeth',
+    unit: 'count',
+    formula: '{z_ring}/{z_pinion}',
+    source: 'Tooth counts of ring gear and pinion',
+    inputs: { z_ring: ring, z_pinion: pinion },
+  });
 }
 
 function turns({ wheelTurns, pinionTurns, how }: RatioInput): Maybe {
   if (!wheelTurns || !pinionTurns || !how) return undefined;
-  const share = how === 'held' ? 2 : 1;
-  return derive(
-    {
-      id: 'ratio.byTurns',
-      label: 'Ratio by turns',
-      unit: 'count',
-      formula: how === 'held' ? '2·{n_pinion}/{n_wheel}' : '{n_pinion}/{n_wheel}',
-      source:
-        how === 'held' ? 'One wheel held: the ring gear turns half as far' : 'Both wheels turned together',
-      inputs: {
-        n_pinion: given(
-          'ratio.pinionTurns',
-          'Pinion turns counted',
-          pinionTurns.value,
-          QUARTER_TURN / Math.sqrt(3),
-          'count',
-          'Counted to a quarter turn',
-        ),
-        n_wheel: wheelTurns,
-      },
-    },
-    (v) => (share * v.n_pinion) / v.n_wheel,
+  const quarter = given(
+    'ratio.quarter',
+    'Counted to a quarter turn',
+    0,
+    QUARTER_TURN / Math.sqrt(3),
+    'count',
+    'What counted turns may be off by',
   );
+  return derive({
+    id: 'ratio.byTurns',
+    label: 'Ratio by turns',
+    unit: 'count',
+    formula: how === 'held' ? '2·({n_pinion} + {δ})/{n_wheel}' : '({n_pinion} + {δ})/{n_wheel}',
+    source: how === 'held' ? 'One wheel held: the ring gear turns half as far' : 'Both wheels turned together',
+    inputs: { n_pinion: pinionTurns, δ: quarter, n_wheel: wheelTurns },
+  });
 }
 
 function impossibleTeeth({ ring, pinion }: RatioInput): string | undefined {
@@ -116,16 +106,17 @@ export function ratioChecks(result: RatioResult, planned: Maybe): Check[] {
     // Turns counted to a quarter say this much and no more.
     const apart = Math.abs(byTeeth.value - byTurns.value);
     const allowed = (QUARTER_TURN * byTurns.value) / (byTurns.working.inputs['n_pinion']?.value ?? 1);
-    const over = apart > allowed;
+    const over = apart > allowed + COMPARE_SLACK.count;
     checks.push({
       id: 'ratio.agree',
       stage: 'donor',
-      level: over ? 'caution' : 'ok',
+      level: over ? 'stop' : 'ok',
       title: over ? 'Teeth and turns give different ratios' : 'Teeth and turns agree',
       figure: { value: byTurns.value - byTeeth.value, unit: 'count', figureId: byTurns.id },
       reason: `Turns counted to a quarter tell the ratio within ${allowed.toFixed(2)}.`,
-      todo: over ? 'Turn it again; was one wheel held, and was it noted so?' : '',
+      todo: over ? 'Turn it again; was one wheel held, and was it noted so? Count the teeth again.' : '',
       at: 'ratio.pinionTurns',
+      ...(over ? { contradicts: ['ratio.ring', 'ratio.pinion', 'ratio.wheelTurns', 'ratio.pinionTurns'] } : {}),
     });
   }
   if (ratio && planned) {

@@ -1,7 +1,7 @@
 import type { Results } from '../evaluate';
 import { sideName, type Side } from '../geometry';
 import { POSES, quantity, ROOM_HEIGHTS, type Plan, type Pose } from '../plan';
-import { RIM_BOTTOM, tightest, type StancePoseId } from '../stance';
+import { POSE_SHAPES, RIM_BOTTOM, tightest } from '../stance';
 import { MM_PER_INCH } from '../units';
 import type { Dimension, MarkHandle, Point, Shape, View } from './view';
 
@@ -173,13 +173,6 @@ function faceShapes(results: Results, side: Side, at: At, radius: number): Shape
   ];
 }
 
-const SHORT: Readonly<Record<StancePoseId, string>> = {
-  ride: 'ride',
-  bump: 'bump',
-  droop: 'droop',
-  corner: 'corner',
-};
-
 function dimensionsOf(
   results: Results,
   side: Side,
@@ -208,7 +201,7 @@ function dimensionsOf(
         row: from === 'inboard' ? 1 : 2,
         value: worst.gap.value,
         figureId: worst.gap.id,
-        name: `${from === 'inboard' ? 'in' : 'out'}, ${SHORT[worst.pose]}`,
+        name: `${from === 'inboard' ? 'in' : 'out'}, ${POSE_SHAPES[worst.pose].short}`,
       },
     ];
   });
@@ -261,7 +254,7 @@ function handlesOf(results: Results, side: Side, at: At, radius: number): MarkHa
     ...(edges && et !== undefined
       ? [handle('wheel.et', `Wheel offset, ${side} wheel`, et, at(edges.centre, radius * 0.8), -out)]
       : []),
-    ...(face !== undefined && width !== undefined && stance.half?.value === width / 2
+    ...(face !== undefined && width !== undefined && !results.stand.by.left && !results.stand.by.right
       ? [handle('brief.targetWidth', `WMS width, ${side} wheel face`, width, at(face, -radius * 0.32), out / 2)]
       : []),
   ];

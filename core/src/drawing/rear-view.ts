@@ -7,6 +7,10 @@ import { across, donorHalves, flange, USUAL_TUBE } from './donor-parts';
 import { markHandles } from './mark-handle';
 import { bar, upright, type Caption, type Dimension, type MarkHandle, type Shape, type View } from './view';
 
+/** Half of one side as it is drawn: as measured after the work, else as planned. */
+const halfNow = ({ results, plan }: Scene, side: Side): number =>
+  (results.stand.by[side] ? results.stand.half[side] : plan?.half[side])?.value ?? 0;
+
 interface Scene {
   readonly results: Results;
   readonly plan: SchoolPlan | undefined;
@@ -63,9 +67,10 @@ function sideShapes(scene: Scene, side: Side): Shape[] {
     shapes.push(flange('ghost', side, end, od * 1.5, `donor.brakeSpace.${side}`));
   }
   if (!plan || plan.work[side] === 'widen') return shapes;
-  const half = plan.half[side].value;
+  const half = halfNow(scene, side);
   if (end !== undefined && K !== undefined) {
-    const newEnd = end - plan.cut[side].value;
+    const tube = scene.results.stand.tube[side]?.value;
+    const newEnd = tube === undefined ? end - plan.cut[side].value : K + tube;
     if (newEnd <= K) return shapes;
     shapes.push({
       kind: 'outline',
@@ -101,7 +106,11 @@ function slugShapes(marks: SideMarks | undefined, side: Side, K: number, od: num
 function dimensions(scene: Scene): Dimension[] {
   const { plan, od, of } = scene;
   if (!plan) return donorHalves(of, od);
-  const [L, R] = [plan.half.left.value, plan.half.right.value];
+  const { stand } = scene.results;
+  const [L, R] = SIDES.map((side) => halfNow(scene, side)) as [number, number];
+  const measured = stand.by.left ?? stand.by.right;
+  const width = (measured ? stand.width : undefined) ?? plan.width;
+  const idOf = (side: Side) => ((stand.by[side] ? stand.half[side] : undefined) ?? plan.half[side]).id;
   const top = od * 1.1;
   const list: Dimension[] = [
     {
@@ -110,9 +119,9 @@ function dimensions(scene: Scene): Dimension[] {
       from: [-L, top],
       to: [R, top],
       row: 2,
-      value: plan.width.value,
-      figureId: plan.width.id,
-      quantityId: 'brief.targetWidth',
+      value: width.value,
+      figureId: width.id,
+      ...(measured ? {} : { quantityId: 'brief.targetWidth' }),
     },
     {
       id: 'half.left',
@@ -121,7 +130,7 @@ function dimensions(scene: Scene): Dimension[] {
       to: [0, 0],
       row: 1,
       value: L,
-      figureId: plan.half.left.id,
+      figureId: idOf('left'),
     },
     {
       id: 'half.right',
@@ -130,11 +139,11 @@ function dimensions(scene: Scene): Dimension[] {
       to: [R, top],
       row: 1,
       value: R,
-      figureId: plan.half.right.id,
+      figureId: idOf('right'),
     },
   ];
   for (const side of SIDES) {
-    const H = of(`donor.half.${side}`);
+    const H = scene.results.ends.half[side]?.value;
     const K = of(`donor.casting.${side}`);
     const marks = scene.results.marks.marks[side];
     if (H !== undefined && plan.work[side] !== 'leave')
@@ -144,9 +153,9 @@ function dimensions(scene: Scene): Dimension[] {
         from: [across(side, H), -top],
         to: [across(side, plan.half[side].value), -top],
         row: -3,
-        value: -plan.cut[side].value,
+        value: Math.abs(plan.cut[side].value),
         figureId: plan.cut[side].id,
-        signed: true,
+        name: plan.cut[side].value < 0 ? 'to add' : 'comes off',
       });
     if (!marks || K === undefined) continue;
     const [inner, outer] = [K + marks.inner.fromCasting.value, K + marks.outer.fromCasting.value];
@@ -188,6 +197,11 @@ function captions({ plan, of }: Scene, tall: number): Caption[] {
     { text: 'LEFT', at: [place('left'), tall * 0.62], anchor: 'middle' },
     { text: 'RIGHT', at: [place('right'), tall * 0.62], anchor: 'middle' },
   ];
-  if (plan) list.push({ text: 'car centreline', at: [plan.pinion.value, -tall], anchor: 'start' });
+  if (plan)
+    list.push({
+      text: 'car centreline',
+      at: [plan.pinion.value + (of('stance.offCentre') ?? 0), -tall],
+      anchor: 'start',
+    });
   return list;
 }

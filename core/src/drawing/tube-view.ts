@@ -1,4 +1,4 @@
-import type { SideMarks } from '../cut';
+import { markDatum, type Mark, type SideMarks } from '../cut';
 import type { Results } from '../evaluate';
 import type { Side } from '../geometry';
 import type { Choices, MarkDatum } from '../plan';
@@ -41,7 +41,10 @@ export function tubeView(results: Results, side: Side, { method, datum }: Choice
     title: `${side === 'left' ? 'Left' : 'Right'} tube, before the cut`,
     bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: -od },
     shapes,
-    dimensions: [...(marks ? markDimensions(marks, datum, d, od, side) : []), whole(T, d, od, side)],
+    dimensions: [
+      ...(marks ? markDimensions(marks, markDatum(method, datum), d, od, side) : []),
+      whole(T, d, od, side),
+    ],
     handles: markHandles(marks, { side, method, casting: 0, outboard: d, v: od * 0.72 }),
     captions: [
       { text: 'casting', at: [-d * (CASTING / 2), od * 0.95], anchor: 'middle' },
@@ -99,26 +102,17 @@ function markDimensions(marks: SideMarks, datum: MarkDatum, d: number, od: numbe
       value: marks.spacing.value,
       figureId: marks.spacing.id,
     },
-    {
-      id: `inner.${side}`,
-      label: marks.inner.fromDatum.label,
-      from: start,
-      to: low(inner),
-      row: -2,
-      value: marks.inner.fromDatum.value,
-      figureId: marks.inner.fromDatum.id,
-      quantityId: `cut.mark.${side}`,
-    },
-    {
-      id: `outer.${side}`,
-      label: marks.outer.fromDatum.label,
-      from: start,
-      to: low(outer),
-      row: -3,
-      value: marks.outer.fromDatum.value,
-      figureId: marks.outer.fromDatum.id,
-    },
+    ...placed(`inner.${side}`, marks.inner, start, low(inner), -2, `cut.mark.${side}`),
+    ...placed(`outer.${side}`, marks.outer, start, low(outer), -3),
   ];
+}
+
+/** A mark from the datum of the sheet; nothing while the datum’s own place is not known. */
+function placed(id: string, mark: Mark, from: Point, to: Point, row: number, quantityId?: string): Dimension[] {
+  const { fromDatum } = mark;
+  if (!fromDatum) return [];
+  const { label, value, id: figureId } = fromDatum;
+  return [{ id, label, from, to, row, value, figureId, ...(quantityId ? { quantityId } : {}) }];
 }
 
 /** Where the datum lies here. The pinion axis lies off the picture: its dimensions start at the casting. */

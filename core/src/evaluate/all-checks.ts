@@ -5,15 +5,19 @@ import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks }
 import { hubsChecks, type HubsChecksInput } from '../hub-ends';
 import { matingChecks } from '../mating';
 import type { Figure } from '../measure';
-import { QUANTITIES, type Plan } from '../plan';
+import { EMPTY_PLAN, QUANTITIES, type Plan } from '../plan';
 import { shaftChecks, strengthChecks, type ShaftChecksInput } from '../shafts';
 import { stanceChecks, type StanceChecksInput } from '../stance';
 import { angleChecks, levelChecks, surveyChecks } from '../survey';
 import { evidenceChecks } from './evidence-checks';
-import { shearYield, slipInputs, type Of } from './inputs';
+import { lacking, torqueNeeds } from './decisions';
+import { pairTrouble } from './in-use';
+import { slipInputs, type Of } from './inputs';
 import { figureGroup, memoStage } from './memo';
 import { readingChecks } from './reading-checks';
 import type { Known, Results } from './results';
+import { budgetCheck, dateCheck, daysOf, pricesOf } from './route-cost';
+import { touched } from './stage-states';
 
 type Limits = Plan['limits'];
 type Figures = Readonly<Record<string, Figure | undefined>>;
@@ -34,11 +38,16 @@ type Parts = Pick<
   | 'float'
   | 'strength'
   | 'hubs'
+  | 'ends'
+  | 'stand'
+  | 'learned'
+  | 'inUse'
 > & {
   readonly known: Readonly<Record<string, Known>>;
 };
 
-const CONDITION_IDS = QUANTITIES.filter((q) => q.id.startsWith('cond.')).map((q) => q.id);
+const idsWith = (start: string) => QUANTITIES.filter((q) => q.id.startsWith(start)).map((q) => q.id);
+const CONDITION_IDS = idsWith('cond.');
 
 /** What checks are made of, and the limits they are held to. */
 type Held<I> = I & { readonly limits: Limits };
@@ -47,7 +56,9 @@ type Held<I> = I & { readonly limits: Limits };
 function makeCheckers() {
   return {
     brief: memoStage((v: { brief: Results['brief']; limits: Limits }) => briefChecks(v.brief, v.limits)),
-    level: memoStage((v: { level: Results['level']; limits: Limits }) => levelChecks(v.level, v.limits)),
+    level: memoStage((v: { level: Results['level']; figures: Figures; limits: Limits }) =>
+      levelChecks(v.level, v.figures, v.limits),
+    ),
     survey: memoStage((v: { survey: Results['survey']; limits: Limits }) => surveyChecks(v.survey, v.limits)),
     angles: memoStage((v: Pick<Results, 'angles'>) => angleChecks(v.angles)),
     condition: memoStage((v: { facts: Plan['facts']; figures: Figures; limits: Limits }) =>
@@ -61,8 +72,18 @@ function makeCheckers() {
     cut: memoStage(({ limits, ...v }: Held<CutChecksInput>) => cutChecks(v, limits)),
     shafts: memoStage(({ limits, ...v }: Held<ShaftChecksInput>) => shaftChecks(v, limits)),
     tubes: memoStage(({ limits, ...v }: Held<TubeChecksInput>) => tubeChecks(v, limits)),
-    strength: memoStage((v: Held<{ strength: Results['strength']; shear: number | undefined }>) =>
-      strengthChecks(v.strength, v.shear, v.limits),
+    strength: memoStage((v: Held<{ strength: Results['strength']; planned: boolean }>) =>
+      strengthChecks(v.strength, v.planned, v.limits),
+    ),
+    pair: memoStage((v: { school: Plan['choices']['school']; searches: Plan['searches'] }) =>
+      pairTrouble({ choices: { ...EMPTY_PLAN.choices, school: v.school }, searches: v.searches }),
+    ),
+    typed: memoStage(
+      (v: Readonly<Record<'holes' | 'pcd' | 'wheelHoles' | 'wheelPcd', Figure | undefined>>) => ({
+        flange: { holes: v.holes, pcd: v.pcd },
+        wheel: { holes: v.wheelHoles, pcd: v.wheelPcd },
+        rotor: { holes: undefined, pcd: undefined },
+      }),
     ),
     hubs: memoStage(({ limits, ...v }: Held<HubsChecksInput>) => hubsChecks(v, limits)),
   };
@@ -74,40 +95,71 @@ type Checkers = ReturnType<typeof makeCheckers>;
  * last plan are not made again.
  */
 export function createChecks() {
-  const conditionFigures = figureGroup(CONDITION_IDS);
+  const groups = {
+    condition: figureGroup(CONDITION_IDS),
+    level: figureGroup(idsWith('level.')),
+    faces: figureGroup(idsWith('square.')),
+  };
   const held = makeCheckers();
-  return (plan: Plan, of: Of, parts: Parts, school: SchoolPlan | undefined): readonly Check[] => {
+  return (
+    plan: Plan,
+    of: Of,
+    parts: Parts,
+    school: SchoolPlan | undefined,
+    today: string | undefined,
+  ): readonly Check[] => {
     const { limits, facts } = plan;
     const { brief, level, survey, angles, mating, judged, stance } = parts;
+    const prices = pricesOf(plan, mating, of);
     const list = [
       ...readingChecks(plan, parts.known),
       ...held.brief({ brief, limits }),
-      ...held.level({ level, limits }),
+      ...budgetCheck(prices, of('brief.budget')),
+      ...dateCheck(plan, daysOf(mating, of), today),
+      ...held.level({ level, figures: groups.level(of), limits }),
       ...held.survey({ survey, limits }),
       ...held.angles({ angles }),
       ...donorChecks(parts.donor, limits),
       ...ratioChecks(judged.ratio, of('brief.axleRatio')),
       ...slipChecks(slipInputs(plan, of), judged.slip),
-      ...held.condition({ facts, figures: conditionFigures(of), limits }),
+      ...held.condition({ facts, figures: groups.condition(of), limits }),
       ...held.capacity({ capacity: judged.capacity, limits }),
       ...held.mating({ mating }),
       ...evidenceChecks(plan),
-      ...held.stance({ stance, spacer: plan.choices.spacer, spacerThick: of('spacer.thick'), limits }),
-      ...cutAndShafts(held, plan, of, parts, school),
+      ...held.stance({ stance, spacer: plan.choices.spacer, spacerThick: of('spacer.thick'), facts, limits }),
+      ...cutAndShafts(held, plan, of, groups.faces(of), parts, school),
     ];
-    return list.map((check) => withAcceptance(check, plan.accepted[check.id]));
+    return list
+      .filter((check) => isAsked(plan, check, school !== undefined))
+      .map((check) => withAcceptance(named(plan, parts, check), plan.accepted[check.id]));
   };
+}
+
+/** What is not known is asked for once its stage is begun; before that there is nothing to be unknown. */
+function isAsked(plan: Plan, { level, stage }: Check, planned: boolean): boolean {
+  if (level !== 'unknown') return true;
+  return touched(plan, stage) || (planned && (stage === 'cut' || stage === 'shafts'));
+}
+
+/** An unknown check names what is really missing, down to what can be read or chosen. */
+function named(plan: Plan, parts: Parts, check: Check): Check {
+  if (check.level !== 'unknown' || !check.lacks) return check;
+  const lacks = check.lacks
+    .flatMap((id) => (id === 'brief.demand' ? (parts.brief.demand ? [] : torqueNeeds(plan)) : [id]))
+    .filter((id) => lacking(plan, parts, id));
+  return { ...check, lacks: [...new Set(lacks)], ...(lacks[0] === undefined ? {} : { at: lacks[0] }) };
 }
 
 function cutAndShafts(
   held: Checkers,
   plan: Plan,
   of: Of,
+  faces: Figures,
   parts: Parts,
   school: SchoolPlan | undefined,
 ): readonly Check[] {
   const { limits, choices } = plan;
-  const { marks, square, shafts, tubes, float, strength } = parts;
+  const { marks, square, shafts, tubes, float, strength, ends, stand, learned } = parts;
   const { patterns, studs, brakes, lines } = parts.hubs;
   const pair = (id: string) => ({ left: of(`${id}.left`), right: of(`${id}.right`) });
   return [
@@ -118,6 +170,10 @@ function cutAndShafts(
       method: choices.method,
       targetWidth: of('brief.targetWidth'),
       tube: pair('donor.tube'),
+      ends,
+      stand,
+      learned,
+      faces,
       limits,
     }),
     ...held.shafts({
@@ -127,6 +183,7 @@ function cutAndShafts(
       route: choices.shaftRoute,
       use: plan.brief.use,
       splineMajor: parts.donor.spline?.major,
+      pairTrouble: held.pair({ school: choices.school, searches: plan.searches }),
       body: pair('donor.shaftBody'),
       spline: pair('donor.shaftSpline'),
       length: pair('donor.shaft'),
@@ -142,9 +199,25 @@ function cutAndShafts(
       float,
       marks,
       items: plan.tubeItems,
+      shortened: { left: school?.work.left === 'shorten', right: school?.work.right === 'shorten' },
       limits,
     }),
-    ...held.strength({ strength, shear: shearYield(plan), limits }),
-    ...held.hubs({ patterns, route: choices.pattern, studs, brakes, lines, written: plan.lines, limits }),
+    ...held.strength({ strength, planned: school !== undefined, limits }),
+    ...held.hubs({
+      typed: held.typed({
+        holes: of('donor.flangeHoles'),
+        pcd: of('donor.flangePcd'),
+        wheelHoles: of('car.wheelHoles'),
+        wheelPcd: of('car.wheelPcd'),
+      }),
+      spacer: choices.spacer,
+      patterns,
+      route: choices.pattern,
+      studs,
+      brakes,
+      lines,
+      written: plan.lines,
+      limits,
+    }),
   ];
 }

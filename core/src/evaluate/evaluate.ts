@@ -8,22 +8,27 @@ import {
   schoolsStage,
   type SchoolPlan,
   squareStage,
+  standStage,
   tubeStage,
   wantedTubes,
 } from '../cut';
-import { capacityStage, donorStage, ratioStage, slipFinding } from '../donor';
+import { capacityStage, donorStage, ratioStage, slipFinding, steelOf, type ShaftMaterial } from '../donor';
+import { bySide, type Sided } from '../geometry';
 import type { Figure } from '../measure';
 import { bendTable, brakeStage, patternStage, retentionWays, studStage } from '../hub-ends';
 import { matingStage } from '../mating';
-import { ANGLE_IDS, QUANTITIES, type Plan } from '../plan';
-import { shaftsStage, strengthStage } from '../shafts';
+import { ANGLE_IDS, EMPTY_PLAN, QUANTITIES, type Plan } from '../plan';
+import { BOUGHT_SHAFTS, runningShaft, shaftNeeds, shaftsStage, type ShaftNeed } from '../shafts';
 import { stanceStage } from '../stance';
 import { anglesStage, levelStage, notLevel, roomStage, surveyStage } from '../survey';
 import { createChecks } from './all-checks';
+import { contradictions } from './contradictions';
 import { decisions } from './decisions';
+import { inUse, pairFigures, type InUse } from './in-use';
 import {
   brakeInputs,
   briefInputs,
+  camberOf,
   capacityInputs,
   donorInputs,
   endsInputs,
@@ -31,13 +36,17 @@ import {
   flatPatterns,
   markInputs,
   matingInputs,
-  pairFigures,
+  needInputs,
   patternInputs,
   ratioInputs,
   shaftInputs,
+  shrinks,
   slipInputs,
   stanceInputs,
+  standInputs,
+  steelInputs,
   strengthInputs,
+  strengthOf,
   studInputs,
   zeroes,
   type Of,
@@ -66,7 +75,7 @@ const GROUPS = {
 
 /** An evaluator and how often each of its stages has really run. */
 export interface Evaluator {
-  (plan: Plan): Results;
+  (plan: Plan, today?: string): Results;
   readonly runs: () => Readonly<Record<string, number>>;
 }
 
@@ -97,15 +106,29 @@ const makeStages = () => ({
   slip: memoStage(slipFinding),
   capacity: memoStage(capacityStage),
   mating: memoStage(matingStage),
-  schools: memoStage(schoolsStage),
+  schools: memoStage(({ lacksLeft, lacksRight, ...v }: ReturnType<typeof schoolInputs>) =>
+    schoolsStage({ ...v, lacks: { left: lacksLeft, right: lacksRight } }),
+  ),
   marks: memoStage(markInputs),
+  stand: memoStage(standStage),
   square: memoStage(squareStage),
+  needs: memoStage(shaftNeeds),
+  running: memoStage((v: ReturnType<typeof runningInputs>) =>
+    bySide((side) => {
+      const need = side === 'left' ? v.needLeft : v.needRight;
+      return need && runningShaft(v, need, side);
+    }),
+  ),
   shafts: memoStage(shaftsStage),
   pair: memoStage(pairFigures),
+  inUse: memoStage((v: { school: Plan['choices']['school']; searches: Plan['searches'] }) =>
+    inUse({ choices: { ...EMPTY_PLAN.choices, school: v.school }, searches: v.searches }),
+  ),
   ends: memoStage(endsStage),
   ways: memoStage((v: ReturnType<typeof endsInputs>) =>
     retentionWays(v.from, (to) => endsStage({ ...v, to }).moved),
   ),
+  camber: memoStage(camberOf),
   stance: memoStage(({ inboard, spring, outboard, radial, ...v }: ReturnType<typeof stanceInputs>) =>
     stanceStage({ ...v, limits: { inboard, spring, outboard, radial } }),
   ),
@@ -113,7 +136,10 @@ const makeStages = () => ({
   wanted: memoStage(wantedTubes),
   float: memoStage(floatStage),
   learned: memoStage(learnedStage),
-  strength: memoStage(strengthStage),
+  steel: memoStage(({ material, ...read }: ReturnType<typeof steelInputs>) =>
+    steelOf(material as ShaftMaterial | undefined, read),
+  ),
+  strength: memoStage(strengthOf),
   patterns: memoStage((v: ReturnType<typeof flatPatterns>) => patternStage(patternInputs(v))),
   studs: memoStage(studStage),
   brakes: memoStage(brakeStage),
@@ -129,33 +155,62 @@ const makeKit = () => ({ stages: makeStages(), groups: makeGroups() });
 type Kit = ReturnType<typeof makeKit>;
 
 /** What the donor is found to be. */
-const judge = ({ stages }: Kit, plan: Plan, of: Of, demand: Figure | undefined, minor: Figure | undefined) =>
+const judge = ({ stages }: Kit, plan: Plan, of: Of, rests: Parameters<typeof capacityInputs>[1]) =>
   stages.judged({
     ratio: stages.ratio(ratioInputs(plan, of)),
     slip: stages.slip(slipInputs(plan, of)),
-    capacity: stages.capacity(capacityInputs(plan, of, demand, minor)),
+    capacity: stages.capacity(capacityInputs(of, rests)),
   });
 
-/** The ways to cut, and marks and shafts of the chosen one. */
-function cutOf({ stages }: Kit, plan: Plan, of: Of) {
+const schoolInputs = (of: Of, ends: EndsResult, pair: ReturnType<typeof pairFigures>) => ({
+  halfLeft: ends.half.left,
+  halfRight: ends.half.right,
+  targetWidth: of('brief.targetWidth'),
+  pinionWanted: of('cut.pinion'),
+  gearbox: of('survey.gearbox'),
+  offCentre: of('stance.offCentre'),
+  lacksLeft: ends.lacks.left,
+  lacksRight: ends.lacks.right,
+  shaftLeft: ends.shaft.left,
+  shaftRight: ends.shaft.right,
+  pairLeft: pair.left,
+  pairRight: pair.right,
+});
+
+const runningInputs = (of: Of, needs: Sided<ShaftNeed | undefined> | undefined) => ({
+  needLeft: needs?.left,
+  needRight: needs?.right,
+  receivedLeft: of('shaft.received.left'),
+  receivedRight: of('shaft.received.right'),
+  made: of('shaft.made'),
+});
+
+/** The ways to cut, marks and shafts of the chosen one, and the axle as it stands by now. */
+function cutOf(kit: Kit, plan: Plan, of: Of) {
+  const { stages } = kit;
   const ends = stages.ends(endsInputs(plan, of));
   const pair = stages.pair({ left: plan.searches.shaftLeft, right: plan.searches.shaftRight });
-  const schools = stages.schools({
-    halfLeft: ends.half.left,
-    halfRight: ends.half.right,
-    targetWidth: of('brief.targetWidth'),
-    pinionWanted: of('cut.pinion'),
-    gearbox: of('survey.gearbox'),
-    shaftLeft: ends.shaft.left,
-    shaftRight: ends.shaft.right,
-    pairLeft: pair.left,
-    pairRight: pair.right,
-  });
+  const schools = stages.schools(schoolInputs(of, ends, pair));
   const chosen = schools.find((s) => s.school === plan.choices.school);
   const school = chosen && isPlanned(chosen) ? chosen : undefined;
-  const marks = stages.marks(flatMarks(plan, of, school, ends));
-  const shafts = stages.shafts(shaftInputs(plan, of, schools, ends, pair));
-  return { ends, schools, school, marks, shafts };
+  const { wanted, tubes } = tubesOf(kit, of, school);
+  const marks = stages.marks(flatMarks(plan, of, school, ends, tubes.piece));
+  const asked = needInputs(plan, of, schools, ends, pair);
+  const needs = stages.needs(asked)[plan.choices.school];
+  const stand = stages.stand(
+    standInputs(plan, of, {
+      school,
+      ends,
+      expected: marks.halfExpected,
+      running: stages.running(runningInputs(of, needs)),
+      received: bySide((side) => {
+        const source = needs?.[side]?.source;
+        return source !== undefined && BOUGHT_SHAFTS.includes(source) && !!of(`shaft.received.${side}`);
+      }),
+    }),
+  );
+  const shafts = stages.shafts(shaftInputs(asked, stand));
+  return { ends, schools, school, wanted, tubes, marks, stand, shafts };
 }
 
 function tubesOf({ stages, groups }: Kit, of: Of, school: SchoolPlan | undefined) {
@@ -165,32 +220,58 @@ function tubesOf({ stages, groups }: Kit, of: Of, school: SchoolPlan | undefined
     cutLeft: school?.cut.left,
     cutRight: school?.cut.right,
   });
-  return stages.tubes({
+  const shrink = shrinks(of);
+  const tubes = stages.tubes({
     figures: groups.tubes(of),
     wantedLeft: wanted.left,
     wantedRight: wanted.right,
     endLeft: of('cut.endPiece.left'),
     endRight: of('cut.endPiece.right'),
     gap: of('cut.gap'),
-    shrink: of('cut.shrink'),
+    shrinkLeft: shrink.left,
+    shrinkRight: shrink.right,
   });
+  return { wanted, tubes };
 }
 
 function hubsOf(
   { stages, groups }: Kit,
   plan: Plan,
   of: Of,
-  ends: EndsResult,
+  space: Sided<Figure | undefined>,
   demand: Figure | undefined,
 ): Results['hubs'] {
   return stages.hubs({
     patterns: stages.patterns(flatPatterns(plan, groups.patterns(of))),
     studs: stages.studs(studInputs(plan, of, demand)),
-    brakes: stages.brakes(brakeInputs(of, ends)),
+    brakes: stages.brakes(brakeInputs(of, space)),
     ways: stages.ways(endsInputs(plan, of)),
     lines: stages.lines({ lines: plan.lines }),
   });
 }
+
+/** Finds what will run: of a part taken from stock its own sizes, else what is known of the quantity. */
+const using =
+  (of: Of, used: InUse): Of =>
+  (id) =>
+    id in used ? used[id] : of(id);
+
+/** Outside of the tubes that are cut or will be there. */
+const tubeOdOf = (plan: Plan, of: Of, outside: Sided<Figure | undefined>): Sided<Figure | undefined> =>
+  plan.choices.method === 'newTubes' ? outside : { left: of('donor.tubeOd'), right: of('donor.tubeOd') };
+
+/** Said where readings need a level car, and whether it stands level was never read. */
+const NEVER_LEVELLED = 'It was not read whether the car stands level: sills left and right, front and rear.';
+
+function levelDoubt(plan: Plan, checks: Results['checks']): string | undefined {
+  const told = notLevel(checks);
+  if (told !== undefined) return told;
+  const needed = NEEDS_LEVEL.some((id) => plan.readings[id]);
+  const read = LEVEL_READ.every((id) => plan.readings[id]);
+  return needed && !read ? NEVER_LEVELLED : undefined;
+}
+const NEEDS_LEVEL = QUANTITIES.filter((q) => q.needsLevel).map((q) => q.id);
+const LEVEL_READ = QUANTITIES.filter((q) => q.id.startsWith('level.height.')).map((q) => q.id);
 
 /**
  * Makes an evaluator that remembers its last plan and runs only the stages whose inputs changed. Results
@@ -202,61 +283,75 @@ export function createEvaluator(): Evaluator {
   const { stages, groups } = kit;
   const zeroesOf = memoStage((zeroedOn: Record<string, string | undefined>) => zeroedOn);
   const checksOf = createChecks();
-  const evaluateOnce = (plan: Plan): Results => {
-    const known = figuresOf(plan.readings);
+  const evaluateOnce = (plan: Plan, today?: string): Results => {
+    const known = figuresOf(plan.readings, plan.brief);
     const of: Of = (id) => known[id]?.figure;
-    const brief = stages.brief(briefInputs(plan, of));
-    const level = stages.level({ figures: groups.level(of) });
-    const survey = stages.survey({
-      left: of('survey.left'),
-      right: of('survey.right'),
-      width: of('survey.width'),
-    });
-    const angles = stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) });
-    const room = stages.room({ figures: groups.room(of) });
+    const used = stages.inUse({ school: plan.choices.school, searches: plan.searches });
+    const use = using(of, used);
     const donor = stages.donor(donorInputs(of));
-    const judged = judge(kit, plan, of, brief.demand, donor.spline?.minor);
-    const { schools, school, ...cut } = cutOf(kit, plan, of);
-    const { marks, shafts, ends } = cut;
-    const square = stages.square({ figures: groups.square(of) });
-    const width = school?.width ?? of('brief.targetWidth');
-    const stance = stages.stance(stanceInputs(plan, groups.stance(of), width));
-    const hubs = hubsOf(kit, plan, of, ends, brief.demand);
-    const mating = stages.mating(matingInputs(plan, groups.mating(of), hubs.patterns.redrill));
-    const minor = donor.spline?.minor;
-    const loads = { shafts, school, demand: brief.demand, minor, ends, et: stance.et };
+    const { school, wanted, ...cut } = cutOf(kit, plan, of);
+    const { tubes, stand, shafts } = cut;
+    const tubeOd = tubeOdOf(plan, of, tubes.outside);
+    const square = stages.square({ figures: groups.square(of), tubeOd });
+    const width = stand.width ?? school?.width ?? of('brief.targetWidth');
+    const camber = camberFigures(kit, plan, of, square.latest);
+    const stance = stages.stance(stanceInputs(plan, groups.stance(of), width, camber));
+    const brief = stages.brief(briefInputs(plan, of, stance.track));
+    const steel = stages.steel(steelInputs(plan, of));
+    const { demand } = brief;
+    const hubs = hubsOf(kit, plan, use, stand.space, demand);
+    const shrink = shrinks(of);
     const parts = {
       known,
       brief,
-      level,
-      survey,
-      angles,
-      room,
+      level: stages.level({ figures: groups.level(of) }),
+      survey: stages.survey({
+        left: of('survey.left'),
+        right: of('survey.right'),
+        width: of('survey.width'),
+      }),
+      angles: stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) }),
+      room: stages.room({ figures: groups.room(of) }),
       donor,
-      judged,
-      mating,
-      schools,
+      judged: judge(kit, plan, of, { demand, minor: donor.spline?.minor, shearYield: steel.yield }),
+      mating: stages.mating(matingInputs(plan, groups.mating(use), hubs.patterns.redrill)),
       square,
       stance,
+      inUse: used,
       ...cut,
-      tubes: tubesOf(kit, of, school),
-      float: stages.float({ figures: groups.float(of), tubeOd: of('donor.tubeOd') }),
+      float: stages.float({ figures: groups.float(of), tubeOd }),
       learned: stages.learned({
-        marks,
+        wantedLeft: wanted.left,
+        wantedRight: wanted.right,
+        shrinkLeft: shrink.left,
+        shrinkRight: shrink.right,
         tackedLeft: of('after.tacked.left'),
         tackedRight: of('after.tacked.right'),
         weldedLeft: of('after.welded.left'),
         weldedRight: of('after.welded.right'),
       }),
-      strength: stages.strength(strengthInputs(plan, of, loads)),
+      strength: stages.strength(
+        strengthInputs(plan, of, {
+          shafts,
+          school,
+          demand,
+          steel,
+          space: stand.space,
+          et: stance.et,
+          track: stance.track,
+          inUse: used,
+        }),
+      ),
       hubs,
     };
-    const checks = checksOf(plan, of, parts, school);
-    const open = decisions(plan, known);
-    const unlevel = notLevel(checks);
+    const checks = checksOf(plan, of, parts, school, today);
+    const contradicted = contradictions(checks);
+    const open = decisions(plan, parts, school, contradicted);
+    const unlevel = levelDoubt(plan, checks);
     return {
       ...parts,
       checks,
+      contradicted,
       ...(unlevel === undefined ? {} : { notLevel: unlevel }),
       decisions: open,
       stages: stageStates(plan, checks, open),
@@ -268,10 +363,22 @@ export function createEvaluator(): Evaluator {
   });
 }
 
+/** Camber of both wheels; the same objects while nothing it is made of changes. */
+function camberFigures({ stages }: Kit, plan: Plan, of: Of, latest: Results['square']['latest']) {
+  return stages.camber({
+    float: plan.choices.retentionTo === 'fullFloat',
+    builtLeft: of('float.camber.left'),
+    builtRight: of('float.camber.right'),
+    cutLeft: latest.left?.camber,
+    cutRight: latest.right?.camber,
+  });
+}
+
 /**
  * All results of a plan: a pure function, the same in the page, on the server and on the command line.
  *
  * @param plan a valid plan
+ * @param today ISO date, for what is held against the date wanted; left out, that is not judged
  * @example evaluate(plan).schools[0] // even up: width, pinion, halves, cuts
  */
-export const evaluate = (plan: Plan): Results => createEvaluator()(plan);
+export const evaluate = (plan: Plan, today?: string): Results => createEvaluator()(plan, today);

@@ -6,3 +6,7 @@ export { placeWord } from './strip';
 export * from './rests-on';
 export * from './stack-inputs';
 export * from './pair-question';
+export * from './contradictions';
+export * from './in-use';
+export * from './route-cost';
+export { lacking } from './decisions';

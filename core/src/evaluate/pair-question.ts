@@ -1,6 +1,6 @@
 import { limitValue } from '../checks';
 import { isPlanned } from '../cut';
-import { bySide } from '../geometry';
+import { bySide, SIDES } from '../geometry';
 import type { Plan } from '../plan';
 import type { DrillWanted, PairAxle, PairTarget, ShaftWanted } from '../shafts';
 import type { Results } from './results';
@@ -18,12 +18,9 @@ export function pairQuestion(
   results: Results,
 ): PairQuestion | { readonly lacks: readonly string[] } {
   const of = (id: string) => results.known[id]?.figure.value;
-  const { half, shaft } = results.ends;
+  const { half, shaft, lacks: open } = results.ends;
   const lacks = [
-    half.left ? '' : 'donor.half.left',
-    half.right ? '' : 'donor.half.right',
-    shaft.left ? '' : 'donor.shaft.left',
-    shaft.right ? '' : 'donor.shaft.right',
+    ...new Set(SIDES.flatMap((side) => [...open[side].half, ...open[side].shaft])),
     of('donor.splineTeeth') === undefined ? 'donor.splineTeeth' : '',
     of('brief.targetWidth') === undefined ? 'brief.targetWidth' : '',
   ].filter(Boolean);
@@ -34,7 +31,7 @@ export function pairQuestion(
     axle: {
       half: bySide(value),
       shaft: bySide((side) => shaft[side]?.value ?? Number.NaN),
-      leastHalf: bySide((side) => leastOf(of, side, value(side))),
+      leastHalf: bySide((side) => leastOf(plan.limits, of, side, value(side))),
     },
     target: targetOf(plan, results),
   };
@@ -50,8 +47,9 @@ function wantedOf({ choices, limits }: Plan, of: Of): ShaftWanted {
     teeth: of('new.teeth') ?? of('donor.splineTeeth') ?? 0,
     retention: choices.retentionTo,
     ...given({
-      pitch: of('donor.splinePitch'),
+      pitch: of('new.pitch') ?? of('donor.splinePitch'),
       journal: of('new.journal') ?? of('donor.journal'),
+      journalUnder: limitValue(limits, 'cond.journal'),
       spline: of('donor.sideGearSpline'),
       // An adapter takes the wheel whatever the shaft brings.
       ...(choices.pattern === 'adapter' ? {} : { holes: of('car.wheelHoles'), pcd: of('car.wheelPcd') }),
@@ -81,14 +79,13 @@ const drillWanted = (limits: Plan['limits'], hole: number): DrillWanted => ({
   edgeShare: limitValue(limits, 'pattern.rim'),
 });
 
-/** Least that a half may become: the tube keeps what must stay at the casting and at its end. */
-function leastOf(of: (id: string) => number | undefined, side: 'left' | 'right', half: number): number {
+/** Least that a half may become: the tube keeps what must stay at the casting and at its end, and the weld between. */
+function leastOf(limits: Plan['limits'], of: Of, side: 'left' | 'right', half: number): number {
   const tube = of(`donor.tube.${side}`);
-  return tube === undefined ? 0 : half - Math.max(0, tube - LEAST_TUBE);
+  const kept =
+    limitValue(limits, 'cut.fromCasting') + limitValue(limits, 'cut.fromHousingEnd') + (of('cut.gap') ?? 0);
+  return tube === undefined ? 0 : half - Math.max(0, tube - kept);
 }
-
-/** Tube that must be left: forty to the casting and forty to the end, and the weld between, mm. */
-const LEAST_TUBE = 90;
 
 function targetOf(plan: Plan, { schools, known }: Results): PairTarget {
   const width = known['brief.targetWidth']?.figure.value ?? 0;

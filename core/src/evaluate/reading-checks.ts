@@ -3,7 +3,7 @@ import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS } from '../measure';
 import { quantity, quantityName, showValue, type Plan } from '../plan';
 import type { Known } from './results';
 
-/** A caution for every reading whose repeats disagree. */
+/** A stop for every reading whose repeats disagree: its mean is nobody’s reading, and what rests on it is held. */
 export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
   const checks: Check[] = [];
   for (const id in plan.readings) {
@@ -16,7 +16,8 @@ export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>
     checks.push({
       id: `reading.${id}`,
       stage: q.stage,
-      level: 'caution' as const,
+      level: 'stop' as const,
+      contradicts: [id],
       title: `${quantityName(q)}: the readings disagree`,
       figure: { value: summary.range, unit: q.unit, figureId: id },
       reason: `Repeats with the ${instrument.label} should lie within ${most} of each other.`,

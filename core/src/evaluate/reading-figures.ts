@@ -1,5 +1,13 @@
-import { given, INSTRUMENTS, summarise, type Figure, type Reading, type ReadingSummary } from '../measure';
-import { findQuantity, quantityName, QUANTITIES, type Quantity } from '../plan';
+import {
+  evidenceOf,
+  given,
+  INSTRUMENTS,
+  summarise,
+  type Figure,
+  type Reading,
+  type ReadingSummary,
+} from '../measure';
+import { findQuantity, QUANTITIES, quantityName, type Brief, type Fallback, type Quantity } from '../plan';
 
 /** A quantity as the plan knows it now: its figure, and what its repeats say together. */
 export interface Known {
@@ -10,14 +18,16 @@ export interface Known {
 
 /**
  * Turns readings into figures, one by one, keeping the same object while a reading stays the same so that
- * later stages can tell what changed. A quantity without a reading yields its fallback, or nothing.
+ * later stages can tell what changed. A quantity without a reading yields its fallback, marked as assumed, or nothing.
  */
 export function readingFigures(): (
   readings: Readonly<Record<string, Reading>>,
+  brief: Brief,
 ) => Readonly<Record<string, Known>> {
   let kept: ReadonlyMap<string, { reading: Reading; known: Known }> = new Map();
-  return (readings) => {
+  return (readings, brief) => {
     const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
+    for (const q of BY_BRIEF) all[q.id] = assumedBy(q, brief);
     const now = new Map<string, { reading: Reading; known: Known }>();
     for (const id in readings) {
       const reading = readings[id];
@@ -33,24 +43,41 @@ export function readingFigures(): (
   };
 }
 
+const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({
+  figure: given(q.id, quantityName(q), value, off / Math.sqrt(3), q.unit, `Assumed: ${why}`, {
+    assumed: why,
+    needsLevel: q.needsLevel ?? false,
+  }),
+});
+
 /** What stands for quantities that nobody has read: the same for every plan. */
 const FALLBACKS: ReadonlyMap<string, Known> = new Map(
-  QUANTITIES.flatMap((q) => {
-    if (!q.fallback) return [];
-    const { value, instrument, why } = q.fallback;
-    const { u } = summarise([value], instrument, q.unit);
-    return [[q.id, { figure: given(q.id, quantityName(q), value, u, q.unit, `Default: ${why}`) }]];
-  }),
+  QUANTITIES.flatMap((q) => (q.fallback ? [[q.id, assume(q, q.fallback)] as const] : [])),
 );
+const BY_BRIEF = QUANTITIES.filter((q) => q.fallbackFor);
+const made = new Map<Fallback, Known>();
+
+/** The default that the brief asks for; the same object while it asks for the same. */
+function assumedBy(q: Quantity, brief: Brief): Known {
+  const fallback = q.fallbackFor?.(brief) as Fallback;
+  const known = made.get(fallback) ?? assume(q, fallback);
+  made.set(fallback, known);
+  return known;
+}
 
 function know(quantity: Quantity, reading: Reading): Known {
   const values = reading.repeats.map((r) => r.value);
   const summary = summarise(values, reading.instrument, quantity.unit);
-  const label = quantityName(quantity);
-  return {
-    figure: given(quantity.id, label, summary.mean, summary.u, quantity.unit, sourceOf(reading)),
-    summary,
-  };
+  const figure = given(
+    quantity.id,
+    quantityName(quantity),
+    summary.mean,
+    summary.u,
+    quantity.unit,
+    sourceOf(reading),
+    { evidence: evidenceOf(reading.instrument), needsLevel: quantity.needsLevel ?? false },
+  );
+  return { figure, summary };
 }
 
 function sourceOf({ instrument, repeats, datum }: Reading): string {

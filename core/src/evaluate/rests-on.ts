@@ -1,9 +1,7 @@
 import type { Figure } from '../measure';
-import { findQuantity } from '../plan';
 
 /**
  * True where a figure rests on a reading that is only true while the car stands level, such as a plumb
  * line from the centreline.
  */
-export const restsOnLevel = (figure: Figure): boolean =>
-  Object.keys(figure.contributions).some((id) => findQuantity(id)?.needsLevel === true);
+export const restsOnLevel = (figure: Figure): boolean => figure.needsLevel;

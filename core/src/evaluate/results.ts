@@ -8,6 +8,7 @@ import type {
   MarksResult,
   SchoolResult,
   SquareResult,
+  StandResult,
   TubeResult,
 } from '../cut';
 import type { CapacityResult, DonorResult, RatioResult, SlipFinding } from '../donor';
@@ -18,6 +19,8 @@ import type { Figure } from '../measure';
 import type { ShaftsResult, StrengthResult } from '../shafts';
 import type { StanceResult } from '../stance';
 import type { AngleResult, LevelResult, RoomResult, SurveyResult } from '../survey';
+import type { Contradicted } from './contradictions';
+import type { InUse } from './in-use';
 import type { Known } from './reading-figures';
 
 /** How a stage stands, as the rail shows it. */
@@ -28,8 +31,10 @@ export interface Decision {
   readonly id: string;
   readonly label: string;
   readonly stage: StageId;
-  /** Quantity ids without which it cannot be made. */
+  /** Quantities, and facts as `fact.…`, without which it cannot be made. */
   readonly lacks: readonly string[];
+  /** Why it may not be made although all is there: readings that contradict each other. */
+  readonly held?: string;
 }
 
 /** What the donor was found to be. */
@@ -70,6 +75,10 @@ export interface Results {
   readonly marks: MarksResult;
   readonly square: SquareResult;
   readonly shafts: ShaftsResult;
+  /** The axle as it stands by now: measured where it was measured after the work. */
+  readonly stand: StandResult;
+  /** Sizes that are a stock shaft’s where one was taken, by quantity; undefined where its list does not say them. */
+  readonly inUse: InUse;
   /** Halves, shafts and brake space with the ends the axle will have. */
   readonly ends: EndsResult;
   readonly stance: StanceResult;
@@ -79,6 +88,8 @@ export interface Results {
   readonly strength: StrengthResult;
   readonly hubs: HubsResult;
   readonly checks: readonly Check[];
+  /** Readings that contradict others of the same thing, with what is said of it: what rests on them is held. */
+  readonly contradicted: Contradicted;
   readonly decisions: readonly Decision[];
   readonly stages: Readonly<Record<StageId, StageState>>;
   /** The numbers of this job, in the order of the running strip. */

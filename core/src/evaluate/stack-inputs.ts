@@ -1,5 +1,5 @@
 import { limitValue } from '../checks';
-import { isPlanned } from '../cut';
+import { isPlanned, type SchoolPlan } from '../cut';
 import type { Side } from '../geometry';
 import { standardUncertainty, type Figure } from '../measure';
 import type { Plan } from '../plan';
@@ -44,19 +44,30 @@ export function stackSide(plan: Plan, results: Results, side: Side): StackSide {
   const planned = school && isPlanned(school) ? school : undefined;
   const clip = plan.choices.retentionTo === 'cClip';
   const parts: MaybeParts = {
-    half: sized(planned?.half[side].value, reading(`donor.half.${side}`)),
-    ...(planned?.work[side] === 'shorten' ? cutParts(results, side) : {}),
+    ...halfParts(results, planned, side),
     ...shaftParts(results, side, clip),
     gearStart: of(reading(`donor.sideGear.${side}`)),
     gearSpline: of(reading('donor.sideGearSpline')),
     crossShaft: of(reading('donor.crossShaft')),
     float: of(reading('donor.endFloatMax')),
-    ...wheelParts(plan, results, side, planned?.half[side].value),
+    ...wheelParts(plan, results, side),
     ...brakeParts(results, side),
   };
   return {
     clip,
     parts: Object.fromEntries(STACK_KEYS.flatMap((key) => (parts[key] ? [[key, parts[key]]] : []))),
+  };
+}
+
+/** The half as planned, with what scribing and welding do to it; one that was measured after the work is that. */
+function halfParts(results: Results, planned: SchoolPlan | undefined, side: Side): MaybeParts {
+  const { stand, known } = results;
+  const measured = stand.by[side];
+  const half = stand.half[side];
+  if (half && (measured === 'welded' || measured === 'tacked')) return { half: of(half) };
+  return {
+    half: sized(planned?.half[side].value, known[`donor.half.${side}`]?.figure),
+    ...(planned?.work[side] === 'shorten' ? cutParts(results, side) : {}),
   };
 }
 
@@ -72,8 +83,7 @@ function shaftParts({ shafts, known }: Results, side: Side, clip: boolean): Mayb
   const need = shafts.needs[side];
   if (!need) return {};
   const reading = (id: string): Maybe => known[id]?.figure;
-  const own = reading(`donor.shaftSpline.${side}`);
-  const shaftSpline = of(need.source === 'own' ? own : (reading('shaft.spline') ?? own));
+  const shaftSpline = of(shafts.fit[side].spline);
   const came = BOUGHT_SHAFTS.includes(need.source) ? reading(`shaft.received.${side}`) : undefined;
   const planned = nominal(need.fitted);
   if (came && !clip) return { shaft: of(came), shaftSpline };
@@ -94,8 +104,9 @@ const holding = (made: Maybe): StackPart | undefined =>
 const nominal = ({ id, label, value }: Figure): StackPart => ({ id, label, value, u: 0, shape: 'normal' });
 
 /** Wheel and what stands beside it, set so that the gaps come out as the tightest clearances say. */
-function wheelParts({ limits }: Plan, { stance, known }: Results, side: Side, half: number | undefined): Parts {
+function wheelParts({ limits }: Plan, { stance, known, stand }: Results, side: Side): Parts {
   const { et, section, clearances } = stance;
+  const half = stand.half[side]?.value;
   if (half === undefined || !et || !section) return {};
   const beside = (from: 'inboard' | 'outboard'): StackPart | undefined => {
     const worst = tightest(clearances, side, from, limits);

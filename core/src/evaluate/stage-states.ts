@@ -8,22 +8,21 @@ export function stageStates(
   checks: readonly Check[],
   decisions: readonly Decision[],
 ): Readonly<Record<StageId, StageState>> {
-  const lacking = (id: string) => (decisions.find((d) => d.id === id)?.lacks.length ?? 0) > 0;
+  const of = (id: string) => decisions.find((d) => d.id === id);
+  const lacking = (id: string) => (of(id)?.lacks.length ?? 0) > 0 || of(id)?.held !== undefined;
   const donorLacks =
     lacking('ratio') ||
     !plan.verdicts.donor ||
-    ['cut', 'marks', 'shafts', 'engagement'].some((id) =>
-      decisions.find((d) => d.id === id)?.lacks.some((q) => q.startsWith('donor.')),
-    );
+    ['cut', 'marks', 'shafts', 'engagement'].some((id) => of(id)?.lacks.some((q) => q.startsWith('donor.')));
   const cutLacks = lacking('cut') || lacking('marks') || lacking('shafts');
   return {
     brief: stateOf(plan, checks, 'brief', !plan.brief.vehicle || !plan.readings['brief.targetWidth']),
-    survey: stateOf(plan, checks, 'survey', lacking('survey') || lacking('room')),
+    survey: stateOf(plan, checks, 'survey', lacking('survey') || lacking('room') || lacking('level')),
     donor: stateOf(plan, checks, 'donor', donorLacks),
-    stance: stanceState(plan, checks, lacking('stance')),
+    stance: stateOf(plan, checks, 'stance', lacking('stance') || plan.choices.tyre === ''),
     shafts: derivedState(plan, checks, 'shafts', cutLacks, lacking('strength')),
     hubs: stateOf(plan, checks, 'hubs', lacking('pattern') || lacking('studs') || lacking('brakes')),
-    cut: derivedState(plan, checks, 'cut', cutLacks, cutLacks),
+    cut: derivedState(plan, checks, 'cut', cutLacks, cutLacks || lacking('engagement')),
     sheets: cutLacks ? 'untouched' : worst(checks) === 'ok' ? 'settled' : 'inWork',
   };
 }
@@ -36,12 +35,10 @@ function derivedState(
   waits: boolean,
   lacks: boolean,
 ): StageState {
-  return waits && !touched(plan, stage) ? 'untouched' : stateOf(plan, checks, stage, lacks, true);
+  return waits && !touched(plan, stage) && worst(checks.filter((c) => c.stage === stage)) !== 'stop'
+    ? 'untouched'
+    : stateOf(plan, checks, stage, lacks, true);
 }
-
-/** A tyre alone is a beginning. */
-const stanceState = (plan: Plan, checks: readonly Check[], lacks: boolean): StageState =>
-  stateOf(plan, checks, 'stance', lacks || plan.choices.tyre === '', plan.choices.tyre !== '');
 
 function stateOf(
   plan: Plan,
@@ -51,12 +48,14 @@ function stateOf(
   derived = false,
 ): StageState {
   const level = worst(checks.filter((c) => c.stage === stage));
-  if (level !== 'ok') return level;
+  if (level === 'caution' || level === 'stop') return level;
   if (!derived && !touched(plan, stage)) return 'untouched';
-  return lacks ? 'inWork' : 'settled';
+  return lacks || level === 'unknown' ? 'inWork' : 'settled';
 }
 
-function touched(plan: Plan, stage: StageId): boolean {
+/** Something of a stage was read, chosen or written down. */
+export function touched(plan: Plan, stage: StageId): boolean {
   if (stage === 'brief' && (plan.brief.vehicle || plan.brief.donor || plan.brief.notes)) return true;
+  if (stage === 'stance' && (plan.choices.tyre !== '' || plan.choices.spacer !== 'none')) return true;
   return QUANTITIES.some((q) => q.stage === stage && plan.readings[q.id]);
 }

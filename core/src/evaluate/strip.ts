@@ -2,7 +2,7 @@ import type { SchoolPlan } from '../cut';
 import type { Figure } from '../measure';
 import type { Results, StripItem } from './results';
 
-type Parts = Pick<Results, 'marks' | 'shafts' | 'square' | 'stance'>;
+type Parts = Pick<Results, 'marks' | 'shafts' | 'square' | 'stance' | 'stand'>;
 
 /** The numbers of this job that the running strip shows, always the same places. */
 export function strip(
@@ -11,9 +11,16 @@ export function strip(
   of: (id: string) => Figure | undefined,
 ): readonly StripItem[] {
   const { needs, fit } = parts.shafts;
-  const pinion = school?.pinion;
+  const { stand } = parts;
+  // What was measured after the work stands in the place of what was planned.
+  const measured = stand.by.left ?? stand.by.right;
+  const pinion = measured ? stand.pinion : school?.pinion;
   return [
-    { id: 'width', label: 'WMS width', figure: school?.width ?? of('brief.targetWidth') },
+    {
+      id: 'width',
+      label: 'WMS width',
+      figure: (measured ? stand.width : school?.width) ?? of('brief.targetWidth'),
+    },
     { id: 'cutLeft', label: 'Cut L', figure: school?.cut.left },
     { id: 'cutRight', label: 'Cut R', figure: school?.cut.right },
     { id: 'shaftLeft', label: 'Shaft L', figure: needs.left?.fitted },
@@ -29,9 +36,9 @@ export function strip(
   ];
 }
 
-/** The least gap of the tyre to anything, over both sides and all poses. */
-const leastGap = ({ clearances }: Results['stance']): Figure | undefined =>
-  clearances.reduce<Figure | undefined>((least, c) => lesser(least, c.gap), undefined);
+/** The least gap of the tyre to anything, over both sides and all poses; not known while a pose is not. */
+const leastGap = ({ clearances, proven }: Results['stance']): Figure | undefined =>
+  !proven ? undefined : clearances.reduce<Figure | undefined>((least, c) => lesser(least, c.gap), undefined);
 
 /** Places nearer the middle than this are the middle. Absolute, mm. */
 const MIDDLE = 0.05;

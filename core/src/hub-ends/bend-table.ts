@@ -6,7 +6,10 @@ export interface Bend {
   readonly straight: number;
   /** How far the line is bent, rad. */
   readonly angle: number;
-  /** How far the line is turned in the bender against the last bend’s plane, rad, −π to π; 0 for the first. */
+  /**
+   * How far the plane of this bend is turned about the line against that of the bend before, rad, −π to π; 0 for the
+   * first. Plus is clockwise, seen from the start of the line looking along it toward its end.
+   */
   readonly rotation: number;
   /** Arc of the bend, mm. */
   readonly arc: number;
@@ -28,6 +31,14 @@ export interface BendTable {
 
 export type BendResult =
   { readonly ok: true; readonly table: BendTable } | { readonly ok: false; readonly reason: string };
+
+/**
+ * Sense of a turn in words, seen from the start of the line looking along it toward its end.
+ *
+ * @example turnSense(0.7) // 'clockwise'
+ */
+export const turnSense = (rotation: number): 'clockwise' | 'anticlockwise' =>
+  rotation >= 0 ? 'clockwise' : 'anticlockwise';
 
 /** Ready-made lines with both ends flared, mm. */
 export const STOCK_LINES = [250, 400, 500, 640, 760, 900, 1020, 1270, 1520, 1780, 2030, 2540, 3050] as const;

@@ -43,76 +43,61 @@ export function brakeStage(input: BrakeInput): BrakeResult {
 function rotorOf({ spaceLeft, spaceRight, offset: o }: BrakeInput, side: Side): Maybe {
   const B = side === 'left' ? spaceLeft : spaceRight;
   if (!B || !o) return undefined;
-  return derive(
-    {
-      id: `brake.rotor.${side}`,
-      label: `Rotor’s middle from the housing end, ${side}`,
-      unit: 'mm',
-      formula: '{B} − {o}',
-      source: 'Brake space less the hat’s offset',
-      inputs: { B, o },
-    },
-    (v) => v.B - v.o,
-  );
+  return derive({
+    id: `brake.rotor.${side}`,
+    label: `Rotor’s middle from the housing end, ${side}`,
+    unit: 'mm',
+    formula: '{B} − {o}',
+    source: 'Brake space less the hat’s offset',
+    inputs: { B, o },
+  });
 }
 
 function shimOf(rotor: Maybe, caliper: Maybe, side: Side): Maybe {
   if (!rotor || !caliper) return undefined;
-  return derive(
-    {
-      id: `brake.shim.${side}`,
-      label: `Shim under the caliper’s bracket, ${side}`,
-      unit: 'mm',
-      formula: '{r} − {c}',
-      source:
-        'Rotor’s middle less the caliper’s, both from the housing-end face; minus wants metal off the bracket',
-      inputs: { r: rotor, c: caliper },
-    },
-    (v) => v.r - v.c,
-  );
+  return derive({
+    id: `brake.shim.${side}`,
+    label: `Shim under the caliper’s bracket, ${side}`,
+    unit: 'mm',
+    formula: '{r} − {c}',
+    source:
+      'Rotor’s middle less the caliper’s, both from the housing-end face; minus wants metal off the bracket',
+    inputs: { r: rotor, c: caliper },
+  });
 }
 
 function radiusOf({ diameter: D, pad: h }: BrakeInput): Maybe {
   if (!D || !h) return undefined;
-  return derive(
-    {
-      id: 'brake.radius.effective',
-      label: 'Arm of the brake',
-      unit: 'mm',
-      formula: '({D} − {h})/2',
-      source: 'Hub to the middle of the pad',
-      inputs: { D, h },
-    },
-    (v) => (v.D - v.h) / 2,
-  );
+  return derive({
+    id: 'brake.radius.effective',
+    label: 'Arm of the brake',
+    unit: 'mm',
+    formula: '({D} − {h})/2',
+    source: 'Hub to the middle of the pad',
+    inputs: { D, h },
+  });
 }
 
 function rimOf({ diameter: D, rimInside: d }: BrakeInput): Maybe {
   if (!D || !d) return undefined;
-  return derive(
-    {
-      id: 'brake.rim',
-      label: 'Rotor’s edge to the rim',
-      unit: 'mm',
-      formula: '({d} − {D})/2',
-      source: 'The caliper needs its own reach more',
-      inputs: { d, D },
-    },
-    (v) => (v.d - v.D) / 2,
-  );
+  return derive({
+    id: 'brake.rim',
+    label: 'Rotor’s edge to the rim',
+    unit: 'mm',
+    formula: '({d} − {D})/2',
+    source: 'The caliper needs its own reach more',
+    inputs: { d, D },
+  });
 }
 
 function hoseOf({ hoseReach: l, hoseDroop: n }: BrakeInput): Maybe {
   if (!l || !n) return undefined;
-  return derive(
-    {
-      id: 'brake.hose',
-      label: 'Hose left at full droop',
-      unit: 'mm',
-      formula: '{l} − {n}',
-      source: 'What the hose reaches less what it needs with the axle hanging',
-      inputs: { l, n },
-    },
-    (v) => v.l - v.n,
-  );
+  return derive({
+    id: 'brake.hose',
+    label: 'Hose left at full droop',
+    unit: 'mm',
+    formula: '{l} − {n}',
+    source: 'What the hose reaches less what it needs with the axle hanging',
+    inputs: { l, n },
+  });
 }

@@ -1,16 +1,35 @@
-import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import {
+  compared,
+  judge,
+  judgeClosure,
+  keeps,
+  limitOf,
+  told,
+  unknownCheck,
+  type Check,
+  type LimitChange,
+  type LimitId,
+} from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
-import type { Figure } from '../measure';
-import type { PatternRoute } from '../plan';
+import { derive, type Figure } from '../measure';
+import type { PatternFace, PatternRoute, Spacer } from '../plan';
 import type { BendResult } from './bend-table';
 import type { BrakeResult } from './brake-stage';
 import { SAME_PCD } from '../shafts';
-import type { PatternResult } from './pattern-stage';
-import type { StudResult } from './stud-stage';
+import type { FacePattern, PatternResult } from './pattern-stage';
+import type { StudJoint, StudResult } from './stud-stage';
 
 type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 
+/** Count and circle of a face as they were typed. */
+export interface TypedPattern {
+  readonly holes: Figure | undefined;
+  readonly pcd: Figure | undefined;
+}
+
 export interface HubsChecksInput {
+  readonly typed: Readonly<Record<PatternFace, TypedPattern>>;
+  readonly spacer: Spacer;
   readonly patterns: PatternResult;
   readonly route: PatternRoute;
   readonly studs: StudResult;
@@ -25,7 +44,7 @@ const FACE_NAMES = { flange: 'Flange', wheel: 'Wheel', rotor: 'Rotor' } as const
 /** Checks of patterns, studs, brakes and lines. */
 export function hubsChecks(input: HubsChecksInput, limits: Changes): Check[] {
   return [
-    ...patternChecks(input.patterns, input.route, limits),
+    ...patternChecks(input, limits),
     ...studChecks(input.studs, limits),
     ...SIDES.flatMap((side) => shimChecks(input.brakes.shim[side], side, limits)),
     ...brakeChecks(input.brakes, limits),
@@ -33,28 +52,26 @@ export function hubsChecks(input: HubsChecksInput, limits: Changes): Check[] {
   ];
 }
 
-function patternChecks(
-  { faces, face, redrill, same }: PatternResult,
-  route: PatternRoute,
-  limits: Changes,
-): Check[] {
-  const checks: Check[] = faces.flatMap((f) =>
-    f.problem
-      ? [
-          {
-            id: `pattern.${f.face}`,
-            stage: 'hubs' as const,
-            level: 'caution' as const,
-            title: `${FACE_NAMES[f.face]} pattern: the readings disagree`,
-            reason: f.problem,
-            todo: 'Read the pairs again, each with its own diameter taken off.',
-            at: `pattern.${f.face}`,
-          },
-        ]
-      : [],
-  );
+function patternChecks(input: HubsChecksInput, limits: Changes): Check[] {
+  const { faces, face, redrill, same } = input.patterns;
+  const { route } = input;
+  const checks: Check[] = faces.flatMap((f) => [
+    ...readChecks(f),
+    ...typedCheck(f, input.typed[f.face], limits),
+  ]);
   const rotor = rotorCheck(faces, face, route);
   if (rotor) checks.push(rotor);
+  if (same === undefined)
+    checks.push(
+      unknownCheck({
+        id: 'pattern.same',
+        stage: 'hubs',
+        unknown: 'Whether the wheel goes onto the flange: not known',
+        reason: 'Count and circle of both have to agree before anything is drilled or ordered.',
+        at: 'donor.flangePcd',
+        lacks: ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole', 'car.wheelHoles', 'car.wheelPcd'],
+      }),
+    );
   if (same === false && route === 'undecided')
     checks.push({
       id: 'pattern.route',
@@ -67,8 +84,81 @@ function patternChecks(
       todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
       at: 'redrill.hole',
     });
+  if (same === false && route === 'adapter' && input.spacer !== 'adapter')
+    checks.push({
+      id: 'pattern.adapter',
+      stage: 'hubs',
+      level: 'stop',
+      title: 'An adapter is chosen here, but the wheels are placed without it',
+      reason: 'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
+      todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
+      at: 'spacer.thick',
+    });
   if (redrill && route === 'redrill') checks.push(drillCheck(redrill, limits));
   return checks;
+}
+
+const readChecks = (f: FacePattern): Check[] =>
+  f.problem
+    ? [
+        {
+          id: `pattern.${f.face}`,
+          stage: 'hubs',
+          level: 'stop',
+          title: `${FACE_NAMES[f.face]} pattern: the readings disagree`,
+          reason: f.problem,
+          todo: 'Read the pairs again, each with its own diameter taken off.',
+          at: `pattern.${f.face}`,
+          contradicts: TYPED[f.face],
+        },
+      ]
+    : [];
+
+/** Where count and circle of a face are typed. */
+const TYPED: Readonly<Record<PatternFace, readonly string[]>> = {
+  flange: ['donor.flangeHoles', 'donor.flangePcd'],
+  wheel: ['car.wheelHoles', 'car.wheelPcd'],
+  rotor: [],
+};
+
+/** The pattern that was typed against the one its pairs of holes make. */
+function typedCheck(f: FacePattern, typed: TypedPattern, limits: Changes): Check[] {
+  const { holes, pcd } = typed;
+  if (!f.pcd || !pcd) return [];
+  const name = FACE_NAMES[f.face];
+  const off = derive({
+    id: `pattern.${f.face}.off`,
+    label: `${name}’s circle as typed against its pairs of holes`,
+    unit: 'mm',
+    formula: '{PCD} − {PCD_r}',
+    source: 'What was typed less what the pairs make',
+    inputs: { PCD: pcd, PCD_r: f.pcd },
+  });
+  const words = {
+    holds: `${name}’s pattern is the one its holes make`,
+    fails: `${name}’s pattern is not the one its holes make`,
+    todo: 'Count the holes and read the pairs again; correct the one that is wrong.',
+  };
+  const base = {
+    id: `pattern.${f.face}.typed`,
+    stage: 'hubs' as const,
+    reason: `Its pairs make ${f.holes} × ${f.pcd.value.toFixed(2)} mm.`,
+    at: TYPED[f.face][1] ?? `pattern.${f.face}`,
+  };
+  if (holes && holes.value !== f.holes)
+    return [{ ...base, ...told('stop', words), figure: compared(holes), contradicts: TYPED[f.face] }];
+  return [
+    judgeClosure(
+      {
+        ...base,
+        ...words,
+        figure: off,
+        limit: limitOf(limits, 'pattern.agree'),
+        unknown: `${name}’s pattern: not known`,
+      },
+      TYPED[f.face],
+    ),
+  ];
 }
 
 /** The rotor sits between flange and wheel: it has to have the pattern that the studs will have. */
@@ -117,9 +207,13 @@ function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: Chan
 }
 
 function studChecks(studs: StudResult, limits: Changes): Check[] {
-  const checks: Check[] = [];
-  if (studs.share) checks.push(shareCheck(studs.share, limits));
-  if (studs.reserve) checks.push(reserveCheck(studs.reserve, limits));
+  const checks: Check[] = [shareCheck('stud', studs, limits), reserveCheck('stud', studs, limits)];
+  if (studs.flange)
+    checks.push(
+      shareCheck('stud.flange', studs.flange, limits),
+      reserveCheck('stud.flange', studs.flange, limits),
+    );
+  checks.push(proofCheck(studs.proof, limits));
   if (studs.pressed && studs.pressed.value <= 0) checks.push(looseCheck(studs.pressed));
   if (studs.mixed)
     checks.push({
@@ -144,41 +238,77 @@ function studChecks(studs: StudResult, limits: Changes): Check[] {
   return checks;
 }
 
-function shareCheck(share: Figure, limits: Changes): Check {
-  const limit = limitOf(limits, 'stud.engagement');
-  const low = share.value < limit.value;
-  return {
-    id: 'stud.engagement',
+/** What a joint of studs is called, and what it rests on. */
+const JOINTS = {
+  stud: {
+    of: '',
+    lacks: [
+      'stud.length',
+      'stud.hat',
+      'stud.pad',
+      'stud.nut',
+      'spacer.thick',
+      'adapter.stud',
+      'fact.new.studThread',
+    ],
+  },
+  'stud.flange': {
+    of: ' of the adapter',
+    lacks: ['stud.length', 'stud.hat', 'adapter.floor', 'adapter.nut', 'fact.new.studThread'],
+  },
+} as const;
+type JointId = keyof typeof JOINTS;
+
+const shareCheck = (id: JointId, { share }: StudJoint, limits: Changes): Check =>
+  judge({
+    id: `${id}.engagement`,
     stage: 'hubs',
-    ...told(low ? 'stop' : 'ok', {
-      holds: 'Enough thread in the nut',
-      fails: 'Too little thread in the nut',
-      todo: 'Longer studs, a thinner spacer, or nuts with a longer thread.',
-    }),
-    figure: compared(share),
-    limit,
+    figure: share,
+    way: 'atLeast',
+    limit: limitOf(limits, 'stud.engagement'),
+    beyond: 'stop',
+    holds: `Enough thread in the nut${JOINTS[id].of}`,
+    fails: `Too little thread in the nut${JOINTS[id].of}`,
+    unknown: `Thread in the nut${JOINTS[id].of}: not known`,
+    todo: 'Longer studs, a thinner spacer, or nuts with a longer thread.',
     reason: 'A nut that holds on too few threads strips, and the wheel leaves.',
     at: 'stud.length',
-  };
-}
+    lacks: JOINTS[id].lacks,
+  });
 
-function reserveCheck(reserve: Figure, limits: Changes): Check {
-  const limit = limitOf(limits, 'stud.friction');
-  const level = reserve.value < 1 ? 'stop' : reserve.value < limit.value ? 'caution' : 'ok';
-  return {
-    id: 'stud.friction',
+const reserveCheck = (id: JointId, { reserve }: StudJoint, limits: Changes): Check =>
+  judge({
+    id: `${id}.friction`,
     stage: 'hubs',
-    ...told(level, {
-      holds: 'Friction carries the wheel',
-      fails: 'Friction does not carry the wheel with reserve',
-      todo: 'Larger or more studs, a higher torque that their class allows, or a larger circle.',
-    }),
-    figure: compared(reserve),
-    limit,
+    figure: reserve,
+    way: 'atLeast',
+    limit: limitOf(limits, 'stud.friction'),
+    stop: 1,
+    holds: id === 'stud' ? 'Friction carries the wheel' : 'Friction carries the adapter',
+    fails: `Friction does not carry the ${id === 'stud' ? 'wheel' : 'adapter'} with reserve`,
+    unknown: `Whether friction carries the ${id === 'stud' ? 'wheel' : 'adapter'}: not known`,
+    todo: 'Larger or more studs, a higher torque that their class allows, or a larger circle.',
     reason: 'Once the face slips the studs bear on their holes, loosen and shear.',
     at: 'stud.torque',
-  };
-}
+    lacks: ['stud.torque', 'fact.new.studThread', 'brief.demand'],
+  });
+
+const proofCheck = (proof: Figure | undefined, limits: Changes): Check =>
+  judge({
+    id: 'stud.proof',
+    stage: 'hubs',
+    figure: proof,
+    way: 'atMost',
+    limit: limitOf(limits, 'stud.proof'),
+    stop: limitOf(limits, 'stud.proofMost'),
+    holds: 'The nut torque leaves the stud within its proof',
+    fails: 'The nut torque stretches the stud',
+    unknown: 'What the studs bear: not known',
+    todo: 'Less torque, a larger thread, or studs of a higher class; read the class off the stud.',
+    reason: 'A stud that was stretched past its proof stays longer, lets the clamp go and breaks.',
+    at: 'stud.torque',
+    lacks: ['stud.torque', 'fact.new.studThread', 'fact.new.studClass'],
+  });
 
 const looseCheck = (pressed: Figure): Check => ({
   id: 'stud.knurl',
@@ -191,61 +321,68 @@ const looseCheck = (pressed: Figure): Check => ({
   at: 'stud.knurl',
 });
 
+/** A shim that is too thick is one trouble, metal that would have to come off another. */
 function shimChecks(shim: Figure | undefined, side: Side, limits: Changes): Check[] {
-  if (!shim) return [];
   const [limit, align] = [limitOf(limits, 'brake.shim'), limitOf(limits, 'brake.align')];
-  const inward = shim.value < -align.value;
-  const thick = shim.value > limit.value;
+  const inward = shim !== undefined && shim.value < 0;
   return [
-    {
+    judge({
       id: `brake.shim.${side}`,
       stage: 'hubs',
-      level: inward || thick ? 'caution' : 'ok',
-      title: inward
+      figure: shim,
+      way: inward ? 'atLeast' : 'atMost',
+      limit: inward ? { ...align, value: -align.value, fallback: -align.fallback } : limit,
+      holds: `${sideName(side)} caliper comes over its rotor`,
+      fails: inward
         ? `${sideName(side)} caliper stands too far out`
-        : thick
-          ? `${sideName(side)} caliper needs a thick shim`
-          : `${sideName(side)} caliper comes over its rotor`,
-      figure: compared(shim),
-      limit: inward ? align : limit,
+        : `${sideName(side)} caliper needs a thick shim`,
+      unknown: `Whether the ${side} caliper comes over its rotor: not known`,
       reason: 'Pads that do not stand alike wear slanted and drag; long shims bend the bracket’s bolts.',
       todo: inward
         ? 'Have the bracket’s face machined, or take a rotor with less hat offset.'
-        : thick
-          ? 'A thicker bracket or a rotor with more hat offset, and bolts to suit.'
-          : '',
+        : 'A thicker bracket or a rotor with more hat offset, and bolts to suit.',
       at: 'caliper.middle',
-    },
+      lacks: [`donor.brakeSpace.${side}`, 'rotor.offset', 'caliper.middle'],
+    }),
   ];
 }
 
 function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
-  const checks: Check[] = [];
-  if (hose && hose.value < 0)
-    checks.push({
-      id: 'brake.hose',
-      stage: 'hubs',
-      level: 'stop',
-      title: 'The hose is too short at full droop',
-      figure: compared(hose),
-      reason: 'The axle hangs on its brake hose the first time a wheel drops.',
-      todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
-      at: 'car.hoseReach',
-    });
-  const limit = limitOf(limits, 'stance.caliper');
-  if (rim && rim.value < limit.value)
-    checks.push({
+  const base = {
+    id: 'brake.hose',
+    stage: 'hubs' as const,
+    reason: 'The axle hangs on its brake hose the first time a wheel drops.',
+    at: 'car.hoseReach',
+  };
+  const lacks = ['car.hoseReach', 'hose.droop'];
+  return [
+    hose
+      ? {
+          ...base,
+          ...told(keeps('atLeast', hose.value, 0, 'mm') ? 'ok' : 'stop', {
+            holds: 'The hose reaches at full droop',
+            fails: 'The hose is too short at full droop',
+            todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
+          }),
+          figure: compared(hose),
+        }
+      : unknownCheck({ ...base, unknown: 'Whether the hose reaches at full droop: not known', lacks }),
+    judge({
       id: 'brake.rim',
       stage: 'hubs',
-      level: 'stop',
-      title: 'The rotor does not turn inside this rim',
-      figure: compared(rim),
-      limit,
+      figure: rim,
+      way: 'atLeast',
+      limit: limitOf(limits, 'stance.caliper'),
+      beyond: 'stop',
+      holds: 'The rotor turns inside this rim',
+      fails: 'The rotor does not turn inside this rim',
+      unknown: 'Whether the rotor turns inside the rim: not known',
       reason: 'Rotor, rim and bearing give under load.',
       todo: 'A smaller rotor or a larger rim.',
       at: 'rotor.diameter',
-    });
-  return checks;
+      lacks: ['rotor.diameter', 'rim.inside'],
+    }),
+  ];
 }
 
 const lineChecks = ({ lines, written }: HubsChecksInput): Check[] =>

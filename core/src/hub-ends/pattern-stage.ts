@@ -1,8 +1,15 @@
-import type { Figure } from '../measure';
-import { PATTERN_FACES, type Jig, type KeepOut, type PatternFace, type PatternReadings } from '../plan';
+import { derive, given, INSTRUMENTS, type Figure } from '../measure';
+import {
+  PATTERN_FACES,
+  type ChordReading,
+  type Jig,
+  type KeepOut,
+  type PatternFace,
+  type PatternReadings,
+} from '../plan';
 import { jigPlan, type JigPlan } from './jig';
 import { SAME_PCD } from '../shafts';
-import { fitPattern, type PatternFit } from './pattern';
+import { circleWeights, fitPattern, shareOf, type PatternFit } from './pattern';
 import { redrill, type DrilledFace, type DrillLimits, type Redrill } from './redrill';
 
 type Maybe = Figure | undefined;
@@ -23,6 +30,8 @@ export interface FacePattern {
   readonly face: PatternFace;
   readonly holes: number;
   readonly fit?: PatternFit;
+  /** Circle through the hole centres by the readings, mm. */
+  readonly pcd?: Figure;
   /** Why its readings make no pattern; empty where they do. */
   readonly problem: string;
 }
@@ -54,11 +63,51 @@ export function patternStage(input: PatternInput): PatternResult {
 function faceOf(face: PatternFace, { holes, chords }: PatternReadings, agree: number): FacePattern {
   try {
     const fit = fitPattern(holes, chords, agree);
-    return { face, holes, fit, problem: fit.problem ?? '' };
+    return {
+      face,
+      holes,
+      fit,
+      pcd: circleFigure(
+        face,
+        holes,
+        chords.filter((_, i) => i !== fit.off),
+      ),
+      problem: fit.problem ?? '',
+    };
   } catch (error) {
     if (error instanceof RangeError) return { face, holes, problem: error.message };
     throw error;
   }
+}
+
+/** Weights are printed with so many decimals. */
+const WEIGHT_DIGITS = 9;
+
+/** The circle by least squares as a figure of its readings, each as it was read, its own diameter off or on. */
+function circleFigure(face: PatternFace, holes: number, chords: readonly ChordReading[]): Figure {
+  const u = INSTRUMENTS.caliper.halfResolution / Math.sqrt(3);
+  const inputs: Record<string, Figure> = {};
+  const weights = circleWeights(chords.map((c) => shareOf(holes, c.steps)));
+  const terms = chords.map(({ distance, over, diameter = 0 }, i) => {
+    const n = i + 1;
+    const read = (id: string, label: string, value: number) =>
+      given(`pattern.${face}.${id}`, label, value, u, 'mm', 'Caliper, between two holes', {
+        evidence: 'measured',
+      });
+    inputs[`d_${n}`] = read(`${n}`, `Reading ${n}, ${over}`, distance);
+    if (over !== 'centres')
+      inputs[`D_${n}`] = read(`${n}.diameter`, `Its own diameter, reading ${n}`, diameter);
+    const centre = over === 'centres' ? `{d_${n}}` : `({d_${n}} ${over === 'outside' ? '−' : '+'} {D_${n}})`;
+    return `${Number((weights[i] ?? 0).toFixed(WEIGHT_DIGITS))}·${centre}`;
+  });
+  return derive({
+    id: `pattern.${face}.pcd`,
+    label: `Circle of the ${face} by its readings`,
+    unit: 'mm',
+    formula: terms.join(' + '),
+    source: 'Least squares over the circle: each pair weighs as much as it spans of it',
+    inputs,
+  });
 }
 
 /** Old and wanted holes, once both patterns and a hole size are known. */

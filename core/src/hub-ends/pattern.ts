@@ -13,7 +13,7 @@ export interface PatternFit {
 
 /** Fewest and most holes of a wheel pattern. */
 export const HOLES = [3, 10] as const;
-/** Circles that readings of one pattern give differ by no more, mm. */
+/** Readings of one pattern lie off their places by no more against each other, mm. */
 export const PATTERN_AGREES = 0.4;
 
 /**
@@ -65,13 +65,39 @@ export function centresOf({ distance, over, diameter }: ChordReading): number {
   return over === 'outside' ? distance - diameter : distance + diameter;
 }
 
+/** How much of the circle a pair of holes spans: its chord over the circle. */
+export const shareOf = (holes: number, steps: number): number => {
+  refuseCounts(holes, steps);
+  return Math.sin((Math.PI * steps) / holes);
+};
+
 /**
- * The regular pattern that readings of hole pairs describe. Where they disagree, the reading whose leaving out makes
- * the others agree best is named.
+ * Weights by which readings of hole pairs make the circle that fits them best: PCD = Σ w·d with w = s/Σs². A pair that
+ * spans much of the circle tells more of it than two neighbours.
+ *
+ * @param shares chord over circle of each pair
+ * @source Least squares of d = PCD·s
+ */
+export function circleWeights(shares: readonly number[]): readonly number[] {
+  const squares = shares.reduce((sum, s) => sum + s * s, 0);
+  return shares.map((s) => s / squares);
+}
+
+/** Circle that fits some pairs best, and how far each reading lies off it, mm. */
+function circleOf(centres: readonly number[], shares: readonly number[]) {
+  const weights = circleWeights(shares);
+  const pcd = centres.reduce((sum, d, i) => sum + d * (weights[i] ?? 0), 0);
+  return { pcd, off: centres.map((d, i) => d - pcd * (shares[i] ?? 0)) };
+}
+
+/**
+ * The regular pattern that readings of hole pairs describe, by least squares over the circle. Readings agree where
+ * none lies off its place on the circle by more than their limit; else the reading whose leaving out makes the others
+ * agree best is named.
  *
  * @param holes 3 to 10
  * @param readings at least one
- * @param agrees circles that differ by no more agree, mm
+ * @param agrees readings that lie off by no more against each other agree, mm
  * @throws RangeError for no readings, or one that cannot be
  */
 export function fitPattern(
@@ -80,29 +106,33 @@ export function fitPattern(
   agrees = PATTERN_AGREES,
 ): PatternFit {
   if (readings.length === 0) throw new RangeError('A pattern needs a reading.');
-  const each = readings.map((r) => pcdOf(centresOf(r), holes, r.steps));
-  if (spread(each) <= agrees) return { pcd: mean(each), each };
+  const centres = readings.map(centresOf);
+  const shares = readings.map((r) => shareOf(holes, r.steps));
+  const each = readings.map((r, i) => pcdOf(centres[i] ?? 0, holes, r.steps));
+  const whole = circleOf(centres, shares);
+  const apart = spread(whole.off);
+  if (apart <= agrees) return { pcd: whole.pcd, each };
   // Of two that disagree nobody can say which is wrong.
   if (each.length < 3)
     return {
-      pcd: mean(each),
+      pcd: whole.pcd,
       each,
-      problem: `Both readings disagree by ${spread(each).toFixed(2)} mm of circle: read a third pair.`,
+      problem: `Both readings disagree by ${apart.toFixed(2)} mm: read a third pair.`,
     };
-  const without = each.map((_, i) => spread(each.filter((__, j) => j !== i)));
-  const off = without.indexOf(Math.min(...without));
-  const rest = each.filter((_, i) => i !== off);
-  const named = `Reading ${off + 1} gives a circle of ${(each[off] ?? 0).toFixed(2)} mm, the others ${mean(rest).toFixed(2)} mm`;
-  const still = spread(rest) > agrees;
+  const without = each.map((_, i) => circleOf(rest(centres, i), rest(shares, i)));
+  const off = without.reduce((best, c, i) => (spread(c.off) < spread(without[best]?.off ?? []) ? i : best), 0);
+  const others = without[off] ?? whole;
+  const named = `Reading ${off + 1} gives a circle of ${(each[off] ?? 0).toFixed(2)} mm, the others ${others.pcd.toFixed(2)} mm`;
   return {
-    pcd: mean(rest),
+    pcd: others.pcd,
     each,
     off,
-    problem: still
-      ? `No regular pattern of ${holes} holes explains these readings: count the holes and read all pairs again. ${named}.`
-      : `${named}: read it again, or count its holes again.`,
+    problem:
+      spread(others.off) > agrees
+        ? `No regular pattern of ${holes} holes explains these readings: count the holes and read all pairs again. ${named}.`
+        : `${named}: read it again, or count its holes again.`,
   };
 }
 
-const mean = (list: readonly number[]): number => list.reduce((sum, v) => sum + v, 0) / list.length;
+const rest = <T>(list: readonly T[], without: number): readonly T[] => list.filter((_, i) => i !== without);
 const spread = (list: readonly number[]): number => Math.max(...list) - Math.min(...list);

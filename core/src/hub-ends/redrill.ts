@@ -85,7 +85,9 @@ function judged(
   clockRad: number,
 ): Omit<Redrill, 'clockRad' | 'iterations'> {
   const { wanted, rim, pilot } = face;
-  const nearest = nearestAt(face, clockRad);
+  const beside = neighbours(wanted);
+  const apart = nearestAt(face, clockRad);
+  const nearest = beside.metal < apart.metal ? beside : apart;
   const ligament = nearestAt({ ...face, keepOuts: [] }, clockRad).metal;
   const needed = Math.max(limits.ligament, limits.ligamentShare * wanted.hole);
   const edgeNeeded = limits.edgeShare * wanted.hole;
@@ -115,6 +117,12 @@ const shortOf = ({ what, metal }: Nearest, needed: number): string =>
 
 const edgeShort = (edge: string, left: number, needed: number): string =>
   `A hole’s centre stands ${left.toFixed(2)} mm from ${edge}; ${needed.toFixed(2)} mm are needed.`;
+
+/** Metal between two new holes side by side: no clocking changes it. */
+const neighbours = ({ count, pcd, hole }: Holes): Nearest => ({
+  what: 'the next new hole',
+  metal: pcd * Math.sin(Math.PI / count) - hole,
+});
 
 /** What comes nearest any new hole at a clocking. */
 export function nearestAt({ old, wanted, keepOuts = [] }: DrilledFace, clockRad: number): Nearest {

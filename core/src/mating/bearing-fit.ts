@@ -1,3 +1,4 @@
+import { COMPARE_SLACK } from '../checks';
 import type { PartOffer, Verdict } from '../plan';
 
 /** Places a ring part has to join, mm. */
@@ -8,6 +9,8 @@ export interface RingSeat {
   readonly outside: number;
   /** Room along the axis; undefined where it does not matter or is not known. */
   readonly width?: number;
+  /** How much the journal may be under the part’s bore before the ring turns on it, mm. */
+  readonly journalUnder?: number;
   /** The journal is still to be turned, so it may be ordered to the part. */
   readonly journalOpen?: boolean;
 }
@@ -46,15 +49,15 @@ export function ringFit(offer: PartOffer, seat: RingSeat): RingFit {
   const inside = seat.inside - bore;
   const sleeve = (seat.outside - outside) / 2;
   const off = Math.abs(inside) + Math.abs(seat.outside - outside) + (tooWide ? width - (seat.width ?? 0) : 0);
-  const journal = journalWork(inside, bore, seat.journalOpen === true);
+  const journal = journalWork(inside, bore, seat);
   const housing = housingWork(sleeve);
   if (journal === undefined || housing === undefined || tooWide) return { offer, verdict: 'no', work: '', off };
   const work = [journal, housing].filter(Boolean).join(', ');
   return { offer, verdict: work ? 'work' : 'fits', work, off };
 }
 
-function journalWork(over: number, bore: number, open: boolean): string | undefined {
-  if (Math.abs(over) <= SAME_SIZE) return '';
+function journalWork(over: number, bore: number, { journalUnder = SAME_SIZE, journalOpen: open }: RingSeat) {
+  if (over <= SAME_SIZE && over >= -journalUnder - COMPARE_SLACK.mm) return '';
   return open && over > 0 && over <= SMALLER_JOURNAL ? `order the journal at ${bore.toFixed(2)} mm` : undefined;
 }
 

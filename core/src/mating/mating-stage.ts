@@ -20,6 +20,10 @@ export interface MatingInput {
   readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
   /** New shafts are bought to order, so their journal may be ordered to the bearing. */
   readonly buying: boolean;
+  /** How much a journal may be under its bearing’s bore, mm. */
+  readonly journalUnder: number;
+  /** Number of the shafts taken from stock; empty where none are. */
+  readonly taken: string;
   /** How the flange can be drilled to the wheel’s pattern, by the project’s limits; undefined where it need not. */
   readonly redrill: Redrill | undefined;
 }
@@ -149,6 +153,7 @@ function ring(joint: SearchedJoint, seat: (input: MatingInput) => SeatFigures): 
       inside: inside.value,
       outside: outside.value,
       journalOpen: open,
+      ...(joint === 'bearing' ? { journalUnder: input.journalUnder } : {}),
       ...(width ? { width: width.value } : {}),
     };
     return { faces, seat: wanted, ...bySearch(joint, input.searches[joint], wanted) };
@@ -209,11 +214,15 @@ const seal = ring('seal', ({ figures }) => ({
   from: { inside: ['donor.sealJournal'], outside: ['donor.sealBore'] },
 }));
 
-const wheelPattern: Judge = ({ figures, redrill }) => {
+const wheelPattern: Judge = ({ figures, redrill, taken }) => {
   const [n, pcd] = [figures['donor.flangeHoles'], figures['donor.flangePcd']];
   const [m, wheel] = [figures['car.wheelHoles'], figures['car.wheelPcd']];
   const faces = [
-    face('flange', ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole'], pattern(n, pcd)),
+    face(
+      taken ? `flange of ${taken}` : 'flange',
+      ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole'],
+      pattern(n, pcd),
+    ),
     face('wheel', ['car.wheelHoles', 'car.wheelPcd'], pattern(m, wheel)),
   ] as const;
   const lacks = lacking(faces);

@@ -1,3 +1,6 @@
+import { formulaOf } from '../formula';
+import { EVIDENCE_RANK, type Evidence } from './instrument';
+
 /** What a figure counts in. Lengths are mm and angles rad inside; pages convert. */
 export type FigureUnit = 'mm' | 'rad' | 'kg' | 'N' | 'Nm' | 'count' | 'ratio' | 'money' | 'MPa';
 
@@ -7,13 +10,27 @@ export interface WorkingInput {
   readonly label: string;
   readonly value: number;
   readonly unit: FigureUnit;
+  /** The input itself, so that every working can be followed down to what was read, chosen or assumed. */
+  readonly figure: Figure;
 }
 
-/** How a figure came about. Symbols stand in braces in the formula: `{H_L} − {W}/2`. */
+/**
+ * How a figure came about. Symbols stand in braces in the formula: `{H_L} − {W}/2`. The formula is the one that was
+ * run: evaluated on its inputs in core units it gives the value.
+ */
 export interface Working {
   readonly formula: string;
   readonly inputs: Readonly<Record<string, WorkingInput>>;
   readonly source: string;
+}
+
+/** A default that stands for something nobody has read or chosen. */
+export interface Assumed {
+  readonly id: string;
+  readonly label: string;
+  readonly value: number;
+  readonly unit: FigureUnit;
+  readonly why: string;
 }
 
 /**
@@ -27,14 +44,17 @@ export interface Figure {
   readonly unit: FigureUnit;
   readonly value: number;
   readonly contributions: Readonly<Record<string, number>>;
+  /** Weakest grade of all that it rests on. */
+  readonly evidence: Evidence;
+  /** Defaults that it rests on, by the id of what they stand for. */
+  readonly assumed: Readonly<Record<string, Assumed>>;
+  /** It rests on a plumb line or level, so it is true only while the car stands level. */
+  readonly needsLevel: boolean;
   readonly working: Working;
 }
 
 /** Coverage factor: printed uncertainties are U = k·u, about 95 %. */
 export const COVERAGE = 2;
-
-/** Step of the numeric partials, in the input's own unit, relative above 1 and absolute below. */
-const PARTIAL_STEP = 1e-4;
 
 /** Standard uncertainty of a figure: root sum of squares of its contributions. */
 export function standardUncertainty(figure: Figure): number {
@@ -46,7 +66,17 @@ export function standardUncertainty(figure: Figure): number {
 /** Expanded uncertainty U (k = 2), same unit as the figure. */
 export const expandedUncertainty = (figure: Figure): number => COVERAGE * standardUncertainty(figure);
 
-/** A figure that rests on nothing else: a reading, a choice or a default. */
+/** What a figure brings along that rests on nothing else. */
+export interface Grades {
+  readonly evidence?: Evidence;
+  /** Why this default is used; set where nobody has read or chosen it. */
+  readonly assumed?: string;
+  readonly needsLevel?: boolean;
+}
+
+const NOTHING: Figure['assumed'] = {};
+
+/** A figure that rests on nothing else: a reading, a choice, a constant or a default. Never a computed number. */
 export function given(
   id: string,
   label: string,
@@ -54,75 +84,199 @@ export function given(
   u: number,
   unit: FigureUnit,
   source: string,
+  { evidence = 'chosen', assumed, needsLevel = false }: Grades = {},
 ): Figure {
-  const contributions = u > 0 ? { [id]: u } : {};
-  return { id, label, unit, value, contributions, working: { formula: '', inputs: {}, source } };
+  return {
+    id,
+    label,
+    unit,
+    value,
+    contributions: u > 0 ? { [id]: u } : {},
+    evidence,
+    assumed: assumed === undefined ? NOTHING : { [id]: { id, label, value, unit, why: assumed } },
+    needsLevel,
+    working: { formula: '', inputs: {}, source },
+  };
 }
 
-/** What `derive` needs to name and explain the figure. */
-export interface Derivation<K extends string> {
+/** What `derive` needs to name, compute and explain the figure. */
+export interface Derivation {
   readonly id: string;
   readonly label: string;
   readonly unit: FigureUnit;
+  /** The formula that is printed and run, in core units. */
   readonly formula: string;
   readonly source: string;
-  readonly inputs: Readonly<Record<K, Figure>>;
+  /** Figures by symbol; all that the formula names. */
+  readonly inputs: Readonly<Record<string, Figure>>;
 }
 
 /**
- * Computes a figure from others, with first-order propagation by central differences.
+ * Computes a figure from others by its printed formula, with first-order propagation by exact derivatives. Evidence,
+ * defaults and the need of a level car come along from the inputs. Where two branches of the formula lie within reach
+ * of each other, the more uncertain one counts.
  *
- * @param spec names, formula text and input figures by symbol
- * @param compute the formula itself; must be defined in a neighbourhood of its inputs
- * @example derive({ …, formula: '{H_L} − {W}/2', inputs: { H_L, W } }, (v) => v.H_L - v.W / 2)
+ * @throws RangeError where an input of the formula is missing
+ * @throws SyntaxError where the formula cannot be read
+ * @example derive({ …, formula: '{H_L} − {W}/2', inputs: { H_L, W } })
  * @source JCGM 100:2008, 5.1 and 5.2 (first-order propagation, shared inputs kept correlated)
  */
-export function derive<K extends string>(
-  spec: Derivation<K>,
-  compute: (values: Record<K, number>) => number,
-): Figure {
-  const symbols = Object.keys(spec.inputs) as K[];
-  const values = {} as Record<K, number>;
-  const shown: Record<string, WorkingInput> = {};
-  for (const symbol of symbols) {
-    const { id, label, value, unit } = spec.inputs[symbol];
-    values[symbol] = value;
-    shown[symbol] = { id, label, value, unit };
-  }
-  const contributions = propagate(spec.inputs, symbols, values, compute);
-  const working = { formula: spec.formula, inputs: shown, source: spec.source };
-  return { id: spec.id, label: spec.label, unit: spec.unit, value: compute(values), contributions, working };
+export function derive(spec: Derivation): Figure {
+  const formula = formulaOf(spec.formula);
+  const figures = formula.symbols.map((symbol) => {
+    const input = spec.inputs[symbol];
+    if (!input) throw new RangeError(`${spec.id} lacks ${symbol}.`);
+    return input;
+  });
+  const partials = new Float64Array(figures.length);
+  const value = formula.partials(
+    figures.map((f) => f.value),
+    partials,
+    (slope) => standardOf(combined(figures, slope)),
+  );
+  return {
+    id: spec.id,
+    label: spec.label,
+    unit: spec.unit,
+    value,
+    contributions: combined(figures, partials),
+    ...carried(figures),
+    working: { formula: spec.formula, inputs: shown(formula.symbols, figures), source: spec.source },
+  };
 }
 
-function propagate<K extends string>(
-  inputs: Readonly<Record<K, Figure>>,
-  symbols: readonly K[],
-  values: Record<K, number>,
-  compute: (values: Record<K, number>) => number,
-): Record<string, number> {
+/**
+ * As `derive`, but nothing where the formula has no value for these inputs, such as a division by zero: what cannot
+ * be is not known, and whoever rests on it says so.
+ */
+export function deriveWherePossible(spec: Derivation): Figure | undefined {
+  const figure = derive(spec);
+  const possible = Number.isFinite(figure.value) && Object.values(figure.contributions).every(Number.isFinite);
+  return possible ? figure : undefined;
+}
+
+/** The lesser of some figures under a name of its own; its formula names them all. */
+export function least(
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined {
+  if (figures.length === 0) return undefined;
+  const symbols = figures.map((_, i) => `x_${i + 1}`);
+  const names = symbols.map((s) => `{${s}}`).join(', ');
+  return derive({
+    ...spec,
+    formula: figures.length === 1 ? names : `min(${names})`,
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+  });
+}
+
+/**
+ * A number as it stands on the metal once it was set: fixed, however uncertain the readings were that it was worked
+ * out from, and off by no more than the setting. Evidence, defaults and the need of a level car come along.
+ *
+ * @param u standard uncertainty of the setting, in the figure’s unit
+ */
+export function asMade(figure: Figure, { id, label, u, source, by }: MadeAs): Figure {
+  const made = derive({ id, label, unit: figure.unit, formula: '{x}', source, inputs: { x: figure } });
+  const assumed = by ? { ...made.assumed, ...by.assumed } : made.assumed;
+  return { ...made, assumed, contributions: u > 0 ? { [id]: u } : {} };
+}
+
+/** How a number was set. */
+export interface MadeAs {
+  readonly id: string;
+  readonly label: string;
+  readonly u: number;
+  readonly source: string;
+  /** What `u` follows from, where that is a figure: its defaults come along. */
+  readonly by?: Figure;
+}
+
+/** A figure under another name, for a place where it plays another part. */
+export const renamed = (figure: Figure, id: string, label: string, source: string): Figure =>
+  derive({ id, label, unit: figure.unit, formula: '{x}', source, inputs: { x: figure } });
+
+/** A figure that stands for another thing that nobody has said otherwise: it comes along as assumed. */
+export function assumedAs(figure: Figure, id: string, label: string, why: string): Figure {
+  const stands = renamed(figure, id, label, `Assumed: ${why}`);
+  return {
+    ...stands,
+    assumed: { ...stands.assumed, [id]: { id, label, value: figure.value, unit: figure.unit, why } },
+  };
+}
+
+/** Mean of some figures under a name of its own; its formula names them all. */
+export function meanOf(
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined {
+  if (figures.length === 0) return undefined;
+  const symbols = figures.map((_, i) => `x_${i + 1}`);
+  const sum = symbols.map((s) => `{${s}}`).join(' + ');
+  return derive({
+    ...spec,
+    formula: figures.length === 1 ? sum : `(${sum})/${figures.length}`,
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+  });
+}
+
+function shown(symbols: readonly string[], figures: readonly Figure[]): Working['inputs'] {
+  const inputs: Record<string, WorkingInput> = {};
+  symbols.forEach((symbol, i) => {
+    const figure = figures[i] as Figure;
+    const { id, label, value, unit } = figure;
+    inputs[symbol] = { id, label, value, unit, figure };
+  });
+  return inputs;
+}
+
+function combined(figures: readonly Figure[], partials: Float64Array): Record<string, number> {
   const total: Record<string, number> = {};
-  for (const symbol of symbols) {
-    const parts = inputs[symbol].contributions;
-    let partial: number | undefined;
-    for (const source in parts) {
-      partial ??= centralDifference(values, symbol, compute);
-      total[source] = (total[source] ?? 0) + partial * (parts[source] ?? 0);
-    }
-  }
+  figures.forEach(({ contributions }, i) => {
+    const partial = partials[i] as number;
+    if (partial === 0) return;
+    for (const source in contributions)
+      total[source] = (total[source] ?? 0) + partial * (contributions[source] as number);
+  });
   return total;
 }
 
-function centralDifference<K extends string>(
-  values: Record<K, number>,
-  symbol: K,
-  compute: (values: Record<K, number>) => number,
-): number {
-  const at = values[symbol];
-  const step = PARTIAL_STEP * Math.max(1, Math.abs(at));
-  values[symbol] = at + step;
-  const above = compute(values);
-  values[symbol] = at - step;
-  const below = compute(values);
-  values[symbol] = at;
-  return (above - below) / (2 * step);
+function standardOf(contributions: Readonly<Record<string, number>>): number {
+  let sum = 0;
+  for (const key in contributions) sum += (contributions[key] as number) ** 2;
+  return Math.sqrt(sum);
+}
+
+/** What comes along from the inputs. */
+function carried(figures: readonly Figure[]): Pick<Figure, 'evidence' | 'assumed' | 'needsLevel'> {
+  let evidence: Evidence = 'chosen';
+  let needsLevel = false;
+  let assumed = NOTHING;
+  for (const figure of figures) {
+    if (weaker(figure.evidence, evidence)) evidence = figure.evidence;
+    if (figure.needsLevel) needsLevel = true;
+    if (figure.assumed !== NOTHING && figure.assumed !== assumed)
+      assumed = assumed === NOTHING ? figure.assumed : { ...assumed, ...figure.assumed };
+  }
+  return { evidence, assumed, needsLevel };
+}
+
+const weaker = (a: Evidence, b: Evidence): boolean =>
+  EVIDENCE_RANK[a] > EVIDENCE_RANK[b] || (b === 'chosen' && a === 'measured');
+
+const known = new WeakMap<Figure, ReadonlySet<string>>();
+
+/**
+ * Ids of all that a figure rests on, itself among them: readings, choices, defaults and the figures between.
+ *
+ * @example restsOn(cut).has('donor.half.left') // true
+ */
+export function restsOn(figure: Figure): ReadonlySet<string> {
+  const before = known.get(figure);
+  if (before) return before;
+  const ids = new Set([figure.id]);
+  for (const { figure: input } of Object.values(figure.working.inputs))
+    for (const id of restsOn(input)) ids.add(id);
+  known.set(figure, ids);
+  return ids;
 }

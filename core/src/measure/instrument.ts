@@ -32,7 +32,8 @@ export const INSTRUMENTS: Readonly<Record<InstrumentId, Instrument>> = {
   straightedge: { id: 'straightedge', label: 'straightedge and feeler', halfResolution: 0.05 },
   angleGauge: { id: 'angleGauge', label: 'angle gauge', halfResolution: 0.1 * RAD_PER_DEGREE },
   scale: { id: 'scale', label: 'scales', halfResolution: 1 },
-  estimate: { id: 'estimate', label: 'estimate', halfResolution: 0.5 },
+  // An estimate is no measurement: it is looser than any tape, and no firmer than a look.
+  estimate: { id: 'estimate', label: 'estimate', halfResolution: 3 },
   count: { id: 'count', label: 'counted', halfResolution: 0 },
   seen: { id: 'seen', label: 'seen, not measured', halfResolution: 2 },
   seller: { id: 'seller', label: 'seller says', halfResolution: 5 },
@@ -71,3 +72,22 @@ export function halfResolutionOf(instrument: InstrumentId, unit: string): number
   const loose = evidenceOf(instrument) !== 'measured';
   return loose && unit !== 'mm' && unit !== 'kg' ? 0 : INSTRUMENTS[instrument].halfResolution;
 }
+
+/** What may stand for a reading of any unit: a claim, a look, an estimate, a decision. */
+const ANY: readonly InstrumentId[] = ['chosen', 'estimate', 'seen', 'seller'];
+const BY_UNIT: Readonly<Record<string, readonly InstrumentId[]>> = {
+  mm: ['tape', 'rule', 'caliper', 'indicator', 'straightedge'],
+  rad: ['angleGauge'],
+  count: ['count'],
+};
+
+/**
+ * Instruments that can read a unit: a length is read by tape, rule, caliper, indicator or straightedge, an angle by a
+ * gauge; weights, forces and torques by scales.
+ *
+ * @example instrumentsFor('rad') // ['angleGauge', 'chosen', 'estimate', 'seen', 'seller']
+ */
+export const instrumentsFor = (unit: string): readonly InstrumentId[] => [
+  ...(BY_UNIT[unit] ?? ['scale']),
+  ...ANY,
+];

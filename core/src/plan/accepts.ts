@@ -1,4 +1,4 @@
-import { formatAngle, formatLength, formatNumber, type LengthUnit } from '../units';
+import { formatAngle, formatLength, formatNumber, lengthSuffix, type LengthUnit } from '../units';
 import type { FigureUnit } from '../measure';
 import { quantityName } from './catalogue';
 import type { Quantity } from './quantity';
@@ -61,8 +61,24 @@ export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 
   const suffix = SUFFIXES[unit];
   if (suffix !== undefined) return `${formatNumber(value, digits ?? 0)}${suffix}`;
   if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
-  const text = formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });
-  return text.endsWith(' mm')
-    ? text.replace(/"? ([+−][\d.]+ mm)$/, ' in $1')
-    : `${text} ${length === 'mm' ? 'mm' : 'in'}`;
+  return `${bareLength(value, length, digits)} ${lengthSuffix(length)}`;
+}
+
+/**
+ * Prints a length without its unit, for a place that names the unit for all that stands in it.
+ *
+ * @example bareLength(701.675, 'frac') // '27 5/8'
+ */
+export const bareLength = (value: number, length: LengthUnit, digits?: number): string =>
+  formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });
+
+/**
+ * Prints a value as one term of a formula: with its unit, and in brackets where it is more than a plain number, so
+ * that no sum can be read two ways.
+ *
+ * @example showTerm(-12.3, 'mm') // '(−12.3 mm)'
+ */
+export function showTerm(value: number, unit: FigureUnit, length: LengthUnit = 'mm', digits?: number): string {
+  const text = showValue(value, unit, length, digits);
+  return /^[\d.]+$/.test(text) ? text : `(${text})`;
 }

@@ -1,7 +1,7 @@
 import type { Quantity } from './quantity';
 
 export type Extra = Partial<
-  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
+  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'fallbackFor' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
 >;
 export type Range = readonly [min: number, max: number];
 

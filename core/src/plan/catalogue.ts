@@ -2,7 +2,8 @@ import { RAD_PER_DEGREE } from '../units';
 import { SIDES, sideName, type Side } from '../geometry';
 import { builder } from './builder';
 import { DONOR_JUDGED, DONOR_MATING } from './donor-quantities';
-import type { Quantity } from './quantity';
+import type { Launch, Use } from './plan';
+import type { Fallback, Quantity } from './quantity';
 import { HUBS, SHAFTS } from './hub-quantities';
 import { STANCE } from './stance-quantities';
 import { SURVEY_AFTER_AXLE } from './survey-quantities';
@@ -20,6 +21,20 @@ const line = builder('survey', 'Driveline');
 const middle = builder('donor', 'Centre section', { datum: 'pinion axis', instrument: 'caliper' });
 const cutting = builder('cut', 'Saw and weld', { instrument: 'caliper', datum: 'none' });
 
+/** Judgement, by what the car is for. */
+const FRICTION: Readonly<Record<Use, Fallback>> = {
+  road: { value: 1, why: 'a road tyre' },
+  hillClimb: { value: 1.2, why: 'a soft tyre on the hill' },
+  circuit: { value: 1.2, why: 'a soft tyre on the track' },
+  strip: { value: 2, why: 'a strip tyre on a prepared strip' },
+  trail: { value: 0.8, why: 'loose ground' },
+};
+const HOP: Readonly<Record<Launch, Fallback>> = {
+  rolling: { value: 1, why: 'rolling on, the tyre does not hop' },
+  normal: { value: 1.1, why: 'a standing start' },
+  hard: { value: 1.25, why: 'a dumped clutch makes the tyre grab' },
+};
+
 const BRIEF: readonly Quantity[] = [
   brief(
     'brief.targetWidth',
@@ -35,7 +50,7 @@ const BRIEF: readonly Quantity[] = [
   }),
   brief('brief.hoursPerWeek', 'Hours a week', 'What you have for this job, evenings and weekends.', [1, 80], {
     unit: 'count',
-    fallback: { value: 8, instrument: 'chosen', why: 'two evenings and a Saturday morning' },
+    fallback: { value: 8, why: 'two evenings and a Saturday morning' },
   }),
   load(
     'brief.front',
@@ -52,7 +67,7 @@ const BRIEF: readonly Quantity[] = [
     [150, 1500],
     {
       instrument: 'chosen',
-      fallback: { value: 520, instrument: 'chosen', why: 'a usual saloon, work out yours' },
+      fallback: { value: 520, why: 'a usual saloon, work out yours' },
     },
   ),
   size('brief.tyreDiameter', 'Tyre diameter', 'Outside diameter, free.', [350, 1300]),
@@ -60,21 +75,26 @@ const BRIEF: readonly Quantity[] = [
     unit: 'Nm',
   }),
   engine('brief.stall', 'Converter multiplies at stall', '1 for a clutch.', [1, 4], {
-    fallback: { value: 1, instrument: 'chosen', why: 'a clutch multiplies nothing' },
+    fallback: { value: 1, why: 'a clutch multiplies nothing' },
   }),
   engine('brief.axleRatio', 'Axle ratio', 'Turns of the pinion for one of the wheels.', [1.5, 8]),
   engine('brief.efficiency', 'Driveline efficiency', 'What arrives at the shafts.', [0.5, 1], {
     unit: 'ratio',
-    fallback: { value: 0.9, instrument: 'chosen', why: 'a usual gearbox and hypoid axle' },
+    fallback: { value: 0.9, why: 'a usual gearbox and hypoid axle' },
   }),
   engine(
     'brief.friction',
     'Tyre friction',
-    'Greatest push over load; about 1 on the road, more for strip tyres.',
+    'Greatest push over load; about 1 on the road, twice that for strip tyres.',
     [0.3, 3],
-    {
-      fallback: { value: 1.1, instrument: 'chosen', why: 'a good road tyre' },
-    },
+    { fallbackFor: ({ use }) => FRICTION[use] },
+  ),
+  engine(
+    'brief.hop',
+    'Tyre hop',
+    'How much harder a hopping or grabbing tyre pulls than one that pushes evenly.',
+    [1, 2],
+    { fallbackFor: ({ launch }) => HOP[launch] },
   ),
 ];
 
@@ -112,6 +132,12 @@ const LEVEL: readonly Quantity[] = [
       'Front hub centre to rear hub centre on this side.',
       [1200, 5000],
     ),
+  ),
+  square(
+    'level.sillLength',
+    'Between the sill readings',
+    'Along the car, from the front sill readings to the rear ones.',
+    [400, 4000],
   ),
   square('level.track', 'Rear track', 'Tyre middle to tyre middle across the rear.', [800, 2500]),
   square('level.diagonal.leftFront', 'Diagonal, left front', 'Left front hub to right rear hub.', [1400, 6000]),
@@ -259,7 +285,7 @@ const CENTRE: readonly Quantity[] = [
     {
       instrument: 'indicator',
       datum: 'shaft fully home',
-      fallback: { value: 0, instrument: 'chosen', why: 'shaft fully home' },
+      fallback: { value: 0, why: 'shaft fully home' },
     },
   ),
   middle(
@@ -270,7 +296,7 @@ const CENTRE: readonly Quantity[] = [
     {
       instrument: 'indicator',
       datum: 'shaft fully home',
-      fallback: { value: 0.5, instrument: 'estimate', why: 'not read yet' },
+      fallback: { value: 0.5, off: 0.5, why: 'not read yet' },
     },
   ),
 ];
@@ -282,7 +308,6 @@ function cutSide(side: Side): readonly Quantity[] {
     mark(`cut.endPiece.${side}`, 'End piece', 'Housing-end face to the end piece’s prepared edge.', [5, 600], {
       instrument: 'caliper',
       datum: 'housing-end face',
-      fallback: { value: 60, instrument: 'chosen', why: 'a usual length, change it to yours' },
     }),
   ];
 }
@@ -300,11 +325,11 @@ const CUT: readonly Quantity[] = [
   ),
   ...SIDES.flatMap(cutSide),
   cutting('cut.kerf', 'Blade kerf', 'Width of the slot this blade cuts, from a trial cut.', [0.2, 8], {
-    fallback: { value: 1.6, instrument: 'estimate', why: 'a usual thin disc, measure yours' },
+    fallback: { value: 1.6, off: 0.5, why: 'a usual thin disc, measure yours' },
   }),
   cutting('cut.gap', 'Root gap', 'Gap left between the edges for the weld.', [0, 8], {
     instrument: 'straightedge',
-    fallback: { value: 2, instrument: 'straightedge', why: 'a usual root gap' },
+    fallback: { value: 2, off: 0.05, why: 'a usual root gap, set with a feeler' },
   }),
   cutting(
     'cut.shrink',
@@ -312,8 +337,15 @@ const CUT: readonly Quantity[] = [
     'How much shorter one butt gets, measured on your own weld.',
     [0, 5],
     {
-      fallback: { value: 0.8, instrument: 'estimate', why: 'default until this welder has measured' },
+      fallback: { value: 0.8, off: 0.5, why: 'default until this welder has measured' },
     },
+  ),
+  cutting(
+    'cut.pull',
+    'Next butt pulls',
+    'What this welder’s welds on this axle have pulled: reckoned with on a side that is not tacked yet.',
+    [0, 5],
+    { instrument: 'rule' },
   ),
   cutting(
     'shaft.spline',
@@ -329,7 +361,7 @@ const CUT: readonly Quantity[] = [
     [0, 5],
     {
       instrument: 'chosen',
-      fallback: { value: 0.5, instrument: 'chosen', why: 'a usual order step' },
+      fallback: { value: 0.5, why: 'a usual order step' },
     },
   ),
 ];

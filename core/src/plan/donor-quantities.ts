@@ -102,6 +102,10 @@ export const DONOR_MATING: readonly Quantity[] = [
   bearing('donor.bearingWidth', 'Room for the bearing', 'Depth of the bore, to its shoulder.', [6, 80]),
   bearing('donor.sealJournal', 'Seal journal', 'Where the seal’s lip runs.', [15, 90]),
   bearing('donor.sealBore', 'Seal bore', 'Where the seal is pressed in.', [25, 160]),
+  bearing('new.pitch', 'New shafts’ spline pitch', 'As ordered; empty means as the donor’s.', [4, 64], {
+    unit: 'count',
+    instrument: 'chosen',
+  }),
   bearing('new.teeth', 'New shafts’ spline teeth', 'As ordered; empty means as the donor’s.', [6, 80], counted),
   rest('donor.endWide', 'Housing end, holes across', 'Bolt centres across, level.', [30, 250]),
   rest('donor.endHigh', 'Housing end, holes upright', 'Bolt centres, upright.', [20, 250]),

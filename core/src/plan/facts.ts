@@ -71,6 +71,13 @@ const PARKING: Options = {
   none: 'none',
 };
 const SENSORS: Options = { none: 'none', cable: 'cable drive', coil: 'two-wire coil', hall: 'three-wire Hall' };
+const STUD_CLASSES: Options = {
+  '8.8': 'class 8.8',
+  '10.9': 'class 10.9',
+  '12.9': 'class 12.9',
+  grade5: 'grade 5',
+  grade8: 'grade 8',
+};
 const SEATS: Options = { cone: 'cone', ball: 'ball', flat: 'flat' };
 
 const around = made('survey', 'Wheel room');
@@ -171,6 +178,12 @@ export const FACTS: readonly FactKind[] = [
   }),
   ends('new.studThread', 'New stud thread', 'Of the studs that will be in the rear.', STUD_THREADS),
   ends('new.seat', 'Seat of the nuts', 'Of the nuts that will be used.', SEATS),
+  ends(
+    'new.studClass',
+    'Class of the studs',
+    'As marked on the stud’s head or said by its maker.',
+    STUD_CLASSES,
+  ),
   stops('new.cable', 'New parking brake', 'What the new brakes want to be pulled by.', PARKING),
   hubs('donor.studThread', 'Donor stud thread', 'In the donor’s wheel flange.', STUD_THREADS),
   hubs('donor.hoseThread', 'Donor hose thread', 'At the axle’s tee or caliper.', HOSE_THREADS),

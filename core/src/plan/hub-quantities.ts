@@ -24,15 +24,42 @@ export const SHAFTS: readonly Quantity[] = [
     [-60, 200],
     {
       instrument: 'caliper',
-      fallback: { value: 9, instrument: 'estimate', why: 'half of a usual bearing’s width' },
+      fallback: { value: 9, off: 3, why: 'half of a usual bearing’s width' },
     },
   ),
   strong('shaft.corner', 'Cornering, in g', 'Side force over the rear axle’s load.', [0, 2.5], {
     unit: 'count',
-    fallback: { value: 0.9, instrument: 'chosen', why: 'a good road tyre' },
+    fallback: { value: 0.9, why: 'a good road tyre' },
   }),
+  strong(
+    'shaft.yield',
+    'Shear yield of the steel',
+    'By its maker; empty takes what is typical of the steel.',
+    [200, 2000],
+    { unit: 'MPa' },
+  ),
+  strong(
+    'shaft.tensile',
+    'Tensile strength of the steel',
+    'By its maker; empty takes what is typical of the steel.',
+    [300, 2800],
+    { unit: 'MPa' },
+  ),
+  made(
+    'shaft.shoulder',
+    'Wheel face to bearing shoulder',
+    'What the bearing is pressed against, or where its rollers begin to run.',
+    [5, 300],
+    { instrument: 'caliper', datum: 'WMS' },
+  ),
+  made('shaft.clipPlace', 'Clip groove from the inner end', 'Inner end to the groove’s outer wall.', [2, 80], {
+    instrument: 'caliper',
+    datum: 'inner end',
+  }),
+  made('shaft.clipWidth', 'Clip groove, width', 'Between its walls.', [1, 30], { instrument: 'caliper' }),
+  made('shaft.clipDiameter', 'Clip groove, diameter', 'At its floor.', [8, 80], { instrument: 'caliper' }),
   made('shaft.made', 'Shaft maker holds', 'Length either way, as the maker says.', [0, 3], {
-    fallback: { value: 0.4, instrument: 'chosen', why: 'a usual shop’s word' },
+    fallback: { value: 0.4, why: 'a usual shop’s word' },
   }),
   ...SIDES.map((side) =>
     made(
@@ -44,7 +71,7 @@ export const SHAFTS: readonly Quantity[] = [
     ),
   ),
   made('shaft.pilotPlay', 'New pilot under the wheel’s bore', 'How much smaller it is turned.', [0, 1], {
-    fallback: { value: 0.1, instrument: 'chosen', why: 'the wheel slides on by hand and is still centred' },
+    fallback: { value: 0.1, why: 'the wheel slides on by hand and is still centred' },
   }),
 ];
 
@@ -60,10 +87,10 @@ export const HUBS: readonly Quantity[] = [
     },
   ),
   drill('jig.drill', 'Jig’s drill', 'Pilot drill the jig guides.', [2, 14], {
-    fallback: { value: 5, instrument: 'chosen', why: 'a usual pilot drill' },
+    fallback: { value: 5, why: 'a usual pilot drill' },
   }),
   drill('jig.play', 'Jig hole over stud', 'How much larger the jig’s locating holes are.', [0, 1], {
-    fallback: { value: 0.1, instrument: 'chosen', why: 'slides on by hand' },
+    fallback: { value: 0.1, why: 'slides on by hand' },
   }),
   cost('redrill.cost', 'Re-drill, cost', 'Jig, drill, studs; your own money.', [0, 100_000]),
   cost('adapter.cost', 'Adapters, cost', 'Both sides, with their studs and nuts.', [0, 100_000]),
@@ -79,6 +106,19 @@ export const HUBS: readonly Quantity[] = [
   ),
   stud('stud.nut', 'Thread in the nut', 'Full thread of the nut, from its seat.', [6, 70]),
   stud('stud.knurl', 'Knurl of the new stud', 'Over its ridges.', [8, 30]),
+  stud(
+    'adapter.floor',
+    'Adapter under its nuts',
+    'Thickness of the adapter where it is bolted to the flange.',
+    [3, 80],
+  ),
+  stud('adapter.nut', 'Thread in the adapter’s nuts', 'Full thread of the nuts that hold it.', [6, 70]),
+  stud(
+    'adapter.stud',
+    'Adapter’s own studs',
+    'Its face to the end of the studs that carry the wheel.',
+    [10, 140],
+  ),
   stud('stud.torque', 'Nut torque', 'As tightened with the wrench.', [20, 400], {
     unit: 'Nm',
     instrument: 'chosen',

@@ -10,3 +10,4 @@ export * from './survey-quantities';
 export * from './facts-with';
 export * from './tube-quantities';
 export * from './lists';
+export * from './place-name';

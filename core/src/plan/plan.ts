@@ -84,6 +84,13 @@ export type Jig = (typeof JIGS)[number];
 export const SPACERS = ['none', 'plain', 'adapter'] as const;
 export type Spacer = (typeof SPACERS)[number];
 
+/**
+ * What takes the driveshaft's torque, which lifts one rear wheel and loads the other: the tyres of a live axle, or
+ * springs and preload set for it.
+ */
+export const REACTIONS = ['tyres', 'springs'] as const;
+export type Reaction = (typeof REACTIONS)[number];
+
 export interface Brief {
   readonly vehicle: string;
   readonly donor: string;
@@ -114,6 +121,7 @@ export interface Choices {
   readonly spacer: Spacer;
   readonly pattern: PatternRoute;
   readonly jig: Jig;
+  readonly reaction: Reaction;
 }
 
 /** A decision and why: whether a donor is bought, or which brakes are used. */
@@ -199,6 +207,7 @@ export const EMPTY_PLAN: Plan = {
     spacer: 'none',
     pattern: 'undecided',
     jig: 'ring',
+    reaction: 'tyres',
   },
   readings: {},
   limits: {},

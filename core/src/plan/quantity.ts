@@ -1,6 +1,7 @@
 import type { Side } from '../geometry';
 import type { StageId } from '../checks';
 import type { FigureUnit, InstrumentId } from '../measure';
+import type { Brief } from './plan';
 
 /** Something the plan holds a reading of. */
 export interface Quantity {
@@ -22,6 +23,16 @@ export interface Quantity {
   readonly datum: string;
   /** Taken by plumb line or level on the car: true only while the car stands level. */
   readonly needsLevel?: boolean;
-  /** Value used while there is no reading, with the reason for it. */
-  readonly fallback?: { readonly value: number; readonly instrument: InstrumentId; readonly why: string };
+  /** Value used while there is no reading. It is shown as assumed wherever it enters. */
+  readonly fallback?: Fallback;
+  /** A default that follows from what the car is for; it goes before `fallback`. */
+  readonly fallbackFor?: (brief: Brief) => Fallback;
+}
+
+/** What stands for a reading until there is one. */
+export interface Fallback {
+  readonly value: number;
+  /** Half-width within which the true value is taken to lie evenly, in the quantity’s unit; default 0. */
+  readonly off?: number;
+  readonly why: string;
 }

@@ -32,10 +32,10 @@ export const STANCE: readonly Quantity[] = [
     'Axle off centre on purpose',
     'Middle of the WMS width from the car’s centreline, plus to the left.',
     [-80, 80],
-    { fallback: { value: 0, instrument: 'chosen', why: 'the axle stands in the car’s middle' } },
+    { fallback: { value: 0, why: 'the axle stands in the car’s middle' } },
   ),
   moves('stance.shift', 'Sideways give', 'How far bushings and springs let the axle go to one side.', [0, 40], {
-    fallback: { value: 3, instrument: 'estimate', why: 'usual bushings, push the body and measure yours' },
+    fallback: { value: 3, off: 1.5, why: 'usual bushings, push the body and measure yours' },
   }),
   moves(
     'stance.lean',
@@ -45,7 +45,7 @@ export const STANCE: readonly Quantity[] = [
     {
       unit: 'rad',
       instrument: 'chosen',
-      fallback: { value: 1.5 * RAD_PER_DEGREE, instrument: 'chosen', why: 'a usual saloon in a fast bend' },
+      fallback: { value: 1.5 * RAD_PER_DEGREE, why: 'a usual saloon in a fast bend' },
     },
   ),
   moves('bar.length', 'Lateral bar', 'Eye to eye; empty where the axle has none.', [250, 1600]),

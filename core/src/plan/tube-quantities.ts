@@ -39,7 +39,7 @@ const TUBES: readonly Quantity[] = [
   tube('tube.yield', 'Yield of tube and casting', 'The weaker of both.', [80, 1500], {
     unit: 'MPa',
     instrument: 'chosen',
-    fallback: { value: 250, instrument: 'chosen', why: 'a usual cast steel, ask for yours' },
+    fallback: { value: 250, why: 'a usual cast steel, ask for yours' },
   }),
 ];
 
@@ -98,14 +98,14 @@ const FLOAT: readonly Quantity[] = [
     'Play, in diameter, of a slip fit to be welded.',
     [0.01, 0.6],
     {
-      fallback: { value: 0.05, instrument: 'chosen', why: 'a close slip fit' },
+      fallback: { value: 0.05, why: 'a close slip fit' },
     },
   ),
   float('float.depth', 'Plug in the tube', 'How deep the plug sits in the tube.', [15, 250]),
   float('float.holes', 'Plug-weld holes', 'Round the tube, evenly, each side.', [3, 12], {
     unit: 'count',
     whole: true,
-    fallback: { value: 4, instrument: 'chosen', why: 'a usual count' },
+    fallback: { value: 4, why: 'a usual count' },
   }),
   float(
     'float.shift',

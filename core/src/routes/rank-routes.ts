@@ -40,7 +40,7 @@ const SPARES: Readonly<Record<string, number>> = {
 const AMOUNT: Readonly<Record<Criterion, (r: RouteSummary) => number | undefined>> = {
   money: (r) => (r.money.unpriced.length ? undefined : r.money.total),
   hours: (r) => (r.timeKnown ? r.hours : undefined),
-  days: (r) => (r.timeKnown ? r.days : undefined),
+  days: (r) => r.days,
   risk: (r) => r.questions + 3 * r.joints.no + r.cautions,
   spares: (r) => SPARES[r.spares],
   strength: (r) => (r.factor === undefined ? undefined : -Math.min(r.factor, ENOUGH_STRENGTH)),

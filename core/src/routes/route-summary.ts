@@ -1,9 +1,9 @@
-import { isOpen } from '../checks';
+import { isOpen, isUnknown } from '../checks';
 import { isPlanned } from '../cut';
-import { sellersWord, type Results } from '../evaluate';
+import { daysOf, pricesOf, sellersWord, type Price, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';
-import { DONOR_PARTS, factText, type DonorVerdict, type PatternRoute, type Plan, type Verdict } from '../plan';
+import { factText, type DonorVerdict, type Plan, type Verdict } from '../plan';
 
 /** One way of doing the job, in the figures by which ways are compared. */
 export interface RouteSummary {
@@ -22,10 +22,10 @@ export interface RouteSummary {
   readonly hours: number;
   /** Own hours were estimated; else hours and days leave out what is not known. */
   readonly timeKnown: boolean;
-  /** Days until it is done: the longest wait, then the hours at the builder’s pace. */
-  readonly days: number;
+  /** Days until it is done: the longest wait, then the hours at the builder’s pace; undefined while not known. */
+  readonly days: number | undefined;
   readonly spares: string;
-  /** Unknown joints, and values that are only the seller’s word. */
+  /** Unknown joints, checks that cannot be told yet, and values that are only the seller’s word. */
   readonly questions: number;
   readonly stops: readonly string[];
   readonly cautions: number;
@@ -46,22 +46,14 @@ export interface RouteMoney {
   readonly unpriced: readonly string[];
 }
 
-/** What a way to make flange and wheel agree costs; other shafts stand with the shafts. */
-const PATTERN_COSTS: Readonly<Partial<Record<PatternRoute, readonly [id: string, what: string]>>> = {
-  redrill: ['redrill.cost', 'the re-drill'],
-  adapter: ['adapter.cost', 'the adapters'],
-};
-
-/** Days of a week. */
-const WEEK = 7;
-
 /**
  * Sums one way up from its plan and results.
  *
  * @param route its variant’s id and name
  */
 export function routeSummary(route: { id: string; name: string }, plan: Plan, results: Results): RouteSummary {
-  const of = (id: string): number | undefined => results.known[id]?.figure.value;
+  const figure = (id: string) => results.known[id]?.figure;
+  const of = (id: string): number | undefined => figure(id)?.value;
   const joints: Record<Verdict, number> = { fits: 0, work: 0, no: 0, unknown: 0 };
   for (const joint of results.mating) joints[joint.verdict] += 1;
   const open = results.checks.filter(isOpen);
@@ -70,10 +62,10 @@ export function routeSummary(route: { id: string; name: string }, plan: Plan, re
     .filter((c) => c.level === 'stop')
     .map((c) => [c.title, why.get(c.id)].filter(Boolean).join(', '));
   const hours = (of('time.hours') ?? 0) + results.mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0);
-  const pace = (of('brief.hoursPerWeek') ?? WEEK) / WEEK;
+  const days = daysOf(results.mating, figure);
   const chosen = results.schools.find((s) => s.school === plan.choices.school);
   const school = chosen && isPlanned(chosen) ? chosen : undefined;
-  const factors = SIDES.flatMap((s) => results.judged.capacity[s]?.factor?.value ?? []);
+  const factors = SIDES.map((s) => results.strength.side[s].factor?.value);
   const spares = plan.facts['part.spares'];
   return {
     ...route,
@@ -84,17 +76,20 @@ export function routeSummary(route: { id: string; name: string }, plan: Plan, re
     shaft: pairOf(results),
     joints,
     blocked: results.mating.filter((j) => j.verdict === 'no').map((j) => j.label),
-    money: moneyOf(plan, results, of),
+    money: moneyOf(pricesOf(plan, results.mating, figure)),
     hours,
     timeKnown: of('time.hours') !== undefined,
-    days: Math.ceil((of('time.lead') ?? 0) + (pace > 0 ? hours / pace : 0)),
+    days: days && Math.ceil(days.value),
     spares: spares ? factText('part.spares', spares.value) : 'not known',
-    questions: joints.unknown + sellersWord(plan).length,
+    questions: joints.unknown + sellersWord(plan).length + results.checks.filter(isUnknown).length,
     stops,
     cautions: open.length - stops.length,
-    ...(factors.length ? { factor: Math.min(...factors) } : {}),
+    ...(known(factors) ? { factor: Math.min(...factors) } : {}),
   };
 }
+
+const known = (list: readonly (number | undefined)[]): list is readonly number[] =>
+  list.every((v) => v !== undefined);
 
 function pairOf({ shafts }: Results): RouteSummary['shaft'] {
   const pair: Partial<Record<'left' | 'right', Figure>> = {};
@@ -105,30 +100,17 @@ function pairOf({ shafts }: Results): RouteSummary['shaft'] {
   return pair;
 }
 
-function moneyOf(plan: Plan, results: Results, of: (id: string) => number | undefined): RouteMoney {
-  const unpriced: string[] = [];
-  const price = (id: string, what: string): number => {
-    const value = of(id);
-    if (value === undefined) unpriced.push(what);
-    return value ?? 0;
-  };
-  const purchase = price('cost.donor', 'the donor');
-  const missing = DONOR_PARTS.filter((part) => plan.facts[`part.${part}`]?.value === 'missing');
-  const parts = missing.reduce((sum, part) => sum + price(`cost.${part}`, part), 0);
-  const shafts = price('cost.shafts', 'shafts');
-  const machining = price('cost.machining', 'machining and welding');
-  const joints = results.mating.reduce((sum, j) => sum + (j.note.cost ?? 0), 0);
-  const way = PATTERN_COSTS[plan.choices.pattern];
-  const noted = plan.joints.wheelPattern?.cost !== undefined;
-  const pattern = way && !noted ? price(...way) : 0;
+function moneyOf(prices: readonly Price[]): RouteMoney {
+  const sum = (heading?: Price['heading']) =>
+    prices.reduce((all, p) => all + (!heading || p.heading === heading ? (p.figure?.value ?? 0) : 0), 0);
   return {
-    purchase,
-    parts,
-    shafts,
-    machining,
-    joints,
-    pattern,
-    total: purchase + parts + shafts + machining + joints + pattern,
-    unpriced,
+    purchase: sum('purchase'),
+    parts: sum('parts'),
+    shafts: sum('shafts'),
+    machining: sum('machining'),
+    joints: sum('joints'),
+    pattern: sum('pattern'),
+    total: sum(),
+    unpriced: prices.filter((p) => p.figure === undefined).map((p) => p.what),
   };
 }

@@ -1,6 +1,16 @@
-import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import {
+  compared,
+  judge,
+  keeps,
+  limitOf,
+  told,
+  unknownCheck,
+  type Check,
+  type LimitChange,
+  type LimitId,
+} from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
-import type { Figure } from '../measure';
+import { asMade, derive, type Figure } from '../measure';
 import type { Retention, ShaftRoute, Use } from '../plan';
 import { formatLength } from '../units';
 import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-stage';
@@ -17,6 +27,8 @@ export interface ShaftChecksInput {
   readonly use: Use;
   /** Spline major diameter by the standard, mm. */
   readonly splineMajor: Maybe;
+  /** What is wrong with a pair from stock, each a sentence; empty where nothing is. */
+  readonly pairTrouble: readonly string[];
   readonly body: Readonly<Record<Side, Maybe>>;
   /** Full-depth spline on each of the donor's shafts, and the whole shaft, mm. */
   readonly spline: Readonly<Record<Side, Maybe>>;
@@ -29,7 +41,7 @@ export interface ShaftChecksInput {
 
 /** Checks of shafts: what may be shortened, what engages, what touches. */
 export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
-  const checks: Check[] = retentionChecks(input);
+  const checks: Check[] = [...retentionChecks(input), ...pairChecks(input)];
   if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value)
     checks.push(floatCheck(input.floatMin));
   for (const side of SIDES) {
@@ -71,6 +83,7 @@ const floatCheck = (figure: Figure): Check => ({
   figure: compared(figure),
   reason: 'Engagement is worked out at both ends of the float.',
   todo: 'Read the end-float again, or swap the two numbers.',
+  contradicts: ['donor.endFloatMin', 'donor.endFloatMax'],
   at: 'donor.endFloatMin',
 });
 
@@ -110,22 +123,40 @@ function shortenChecks(
       todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
       at: `donor.shaft.${side}`,
     });
-  const d = body[side];
-  if (!d || !splineMajor) return checks;
-  const necked = d.value < splineMajor.value;
-  checks.push({
+  checks.push(neckedCheck(body[side], splineMajor, side));
+  return checks;
+}
+
+function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {
+  const base = {
     id: `shaft.necked.${side}`,
-    stage: 'cut',
-    ...told(necked ? 'stop' : 'ok', {
+    stage: 'cut' as const,
+    reason: 'A full spline needs its major diameter; thinner stock leaves the teeth without tops.',
+    at: `donor.shaftBody.${side}`,
+  };
+  if (!d || !D_o)
+    return unknownCheck({
+      ...base,
+      unknown: `Whether the ${side} shaft’s body takes a new spline: not known`,
+      lacks: [`donor.shaftBody.${side}`, 'donor.splineTeeth', 'donor.splinePitch'],
+    });
+  const spare = derive({
+    id: `shaft.spare.${side}`,
+    label: `Body over the spline’s major diameter, ${side}`,
+    unit: 'mm',
+    formula: '{d} − {D_o}',
+    source: 'Minus where the teeth would have no tops',
+    inputs: { d, D_o },
+  });
+  return {
+    ...base,
+    ...told(keeps('atLeast', spare.value, 0, 'mm') ? 'ok' : 'stop', {
       holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
       fails: `${sideName(side)} shaft cannot be splined again: necked body`,
       todo: 'Order new shafts. Never build a shaft up by welding.',
     }),
-    figure: compared(d),
-    reason: `A full spline needs ${formatLength(splineMajor.value, { unit: 'mm', digits: 2 })} mm, its major diameter; thinner stock leaves the teeth without tops.`,
-    at: `donor.shaftBody.${side}`,
-  });
-  return checks;
+    figure: compared(spare),
+  };
 }
 
 const CLIPPED =
@@ -142,87 +173,114 @@ function receivedChecks(
   const received = both[side];
   const clip = retentionTo === 'cClip';
   if (!received || !BOUGHT_SHAFTS.includes(need.source)) return [];
-  const limit = limitOf(limits, 'order.length');
-  const off = received.value - need.fitted.value;
-  const wrong = Math.abs(off) > limit.value;
+  const off = differ(received, need.fitted, {
+    id: `shaft.receivedOff.${side}`,
+    label: `Shaft as received against the plan, ${side}`,
+  });
+  const long = off.value > 0;
   return [
-    {
+    judge({
       id: `shaft.received.${side}`,
       stage: 'shafts',
-      level: wrong ? 'caution' : 'ok',
-      title: `${sideName(side)} shaft that arrived is ${wrong ? `too ${off > 0 ? 'long' : 'short'}` : 'as planned'}`,
-      figure: { value: off, unit: 'mm', figureId: received.id },
-      limit,
+      figure: off,
+      way: 'within',
+      limit: limitOf(limits, 'order.length'),
+      holds: `${sideName(side)} shaft that arrived is as planned`,
+      fails: `${sideName(side)} shaft that arrived is too ${long ? 'long' : 'short'}`,
+      unknown: `${sideName(side)} shaft that arrived: not known`,
       reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. ${clip ? CLIPPED : FREE}`,
-      todo: wrong
-        ? `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`
-        : '',
+      todo: `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`,
       at: received.id,
-    },
+    }),
   ];
 }
 
+const differ = (read: Figure, wanted: Figure, name: Pick<Figure, 'id' | 'label'>): Figure =>
+  derive({
+    ...name,
+    unit: 'mm',
+    formula: '{L} − {L_0}',
+    source: 'What is there less what is wanted, by its number',
+    inputs: {
+      L: read,
+      L_0: asMade(wanted, { id: `${name.id}.wanted`, label: wanted.label, u: 0, source: 'As ordered' }),
+    },
+  });
+
 function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
-  const limit = limitOf(limits, 'shaft.stock');
-  const off = need.fitted.value - need.needed.value;
-  const over = Math.abs(off) > limit.value;
-  return {
+  return judge({
     id: `shaft.stock.${side}`,
     stage: 'cut',
-    ...told(over ? 'caution' : 'ok', {
-      holds: `Stock short shaft suits the ${side} side`,
-      fails: `Stock short shaft does not match the ${side} side`,
-      todo: 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.',
+    figure: derive({
+      id: `shaft.stockOff.${side}`,
+      label: `Stock short shaft against the length needed, ${side}`,
+      unit: 'mm',
+      formula: '{L_short} − {L_new}',
+      source: 'What is had less what is needed',
+      inputs: { L_short: need.fitted, L_new: need.needed },
     }),
-    figure: { value: off, unit: 'mm', figureId: need.fitted.id },
-    limit,
+    way: 'within',
+    limit: limitOf(limits, 'shaft.stock'),
+    holds: `Stock short shaft suits the ${side} side`,
+    fails: `Stock short shaft does not match the ${side} side`,
+    unknown: `Stock short shaft, ${side}: not known`,
+    todo: 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.',
     reason:
       'The side gears may stand at different distances from the pinion axis, so a short shaft is not always right on the other side.',
     at: `donor.shaft.${side}`,
-  };
+  });
 }
+
+const pairChecks = ({ pairTrouble }: ShaftChecksInput): Check[] =>
+  pairTrouble.map((reason, i) => ({
+    id: `shaft.pair.${i + 1}`,
+    stage: 'shafts',
+    level: 'stop',
+    title: 'The two shafts from stock are unlike',
+    reason,
+    todo: 'Take two with the same flange, bearing and spline.',
+    at: 'shaft.pair',
+  }));
 
 function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Changes): Check[] {
-  const checks: Check[] = [];
-  if (fit.share) checks.push(shareCheck(fit.share, side, limits));
-  if (fit.gap && input.retentionTo !== 'cClip') checks.push(gapCheck(fit.gap, side, limits));
-  return checks;
+  const share = shareCheck(fit.share, side, limits);
+  return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, side, limits)];
 }
 
-function shareCheck(share: Figure, side: Side, limits: Changes): Check {
-  const good = limitOf(limits, 'shaft.engagement');
-  const least = limitOf(limits, 'shaft.engagementLeast');
-  const level = share.value < least.value ? 'stop' : share.value < good.value ? 'caution' : 'ok';
-  return {
+function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
+  return judge({
     id: `shaft.engagement.${side}`,
     stage: 'cut',
-    ...told(level, {
-      holds: `${sideName(side)} spline engages fully enough`,
-      fails: `${sideName(side)} spline engages too little`,
-      todo: 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
-    }),
-    figure: compared(share),
-    limit: level === 'stop' ? least : good,
+    figure: share,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.engagement'),
+    stop: limitOf(limits, 'shaft.engagementLeast'),
+    holds: `${sideName(side)} spline engages fully enough`,
+    fails: `${sideName(side)} spline engages too little`,
+    unknown: `How far the ${side} spline engages: not known`,
+    todo: 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
     reason: 'Too little spline in the side gear strips or twists under load.',
     at: 'shaft.spline',
-  };
+    lacks: ['shaft.spline', `donor.shaftSpline.${side}`, `donor.sideGear.${side}`, 'donor.sideGearSpline'],
+  });
 }
 
-function gapCheck(gap: Figure, side: Side, limits: Changes): Check {
-  const limit = limitOf(limits, 'shaft.gap');
-  const level = gap.value <= 0 ? 'stop' : gap.value < limit.value ? 'caution' : 'ok';
-  return {
+function gapCheck(gap: Maybe, side: Side, limits: Changes): Check {
+  return judge({
     id: `shaft.gap.${side}`,
     stage: 'cut',
-    ...told(level, {
-      holds: `${sideName(side)} shaft is clear of the cross shaft`,
-      fails: `${sideName(side)} shaft ${gap.value <= 0 ? 'runs into' : 'is too near'} the cross shaft`,
-      todo: 'Shorten the order length, or take the difference off the inner end and chamfer it.',
-    }),
-    figure: compared(gap),
-    limit,
+    figure: gap,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.gap'),
+    stop: 0,
+    holds: `${sideName(side)} shaft is clear of the cross shaft`,
+    fails: (level) =>
+      `${sideName(side)} shaft ${level === 'stop' ? 'runs into' : 'is too near'} the cross shaft`,
+    unknown: `Whether the ${side} shaft clears the cross shaft: not known`,
+    todo: 'Shorten the order length, or take the difference off the inner end and chamfer it.',
     reason:
       'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
     at: `donor.shaft.${side}`,
-  };
+    lacks: ['donor.crossShaft', `donor.shaft.${side}`],
+  });
 }

@@ -1,7 +1,7 @@
-import { limitOf, type Check, type LimitChange, type LimitId, type StageId } from '../checks';
+import { keeps, limitOf, type Check, type LimitChange, type LimitId, type StageId } from '../checks';
 import { SIDES, type Side } from '../geometry';
 import type { Figure } from '../measure';
-import { factText, type Plan } from '../plan';
+import { chosenPart, factText, type Plan } from '../plan';
 import type { ShaftsResult } from './shafts-stage';
 
 /** One shaft as it is ordered. Lengths mm. */
@@ -15,6 +15,15 @@ export interface ShaftLine {
   readonly body?: number;
   readonly material: string;
   readonly innerEnd: string;
+  /** Wheel face to the shoulder the bearing is pressed against, or to where its rollers begin. */
+  readonly shoulder?: number;
+  /** Groove for the clip: from the inner end to its outer wall, its width, and the diameter at its floor. */
+  readonly clipPlace?: number;
+  readonly clipWidth?: number;
+  readonly clipDiameter?: number;
+  /** A shaft from stock, by its seller’s number. */
+  readonly part?: string;
+  readonly seller?: string;
 }
 
 /** The flange both shafts get. Lengths mm. */
@@ -39,78 +48,137 @@ export interface ShaftOrder {
 export interface OrderBasis {
   readonly shafts: ShaftsResult;
   readonly known: Readonly<Record<string, { readonly figure: Figure } | undefined>>;
+  /** Sizes of what will run where they are not the donor’s own, by quantity; undefined where not known of it. */
+  readonly inUse: Readonly<Record<string, Figure | undefined>>;
 }
 
 const CLIP_END = 'grooved for the clip';
+const PLAIN_END = 'plain, chamfered 1 × 45°';
 
-/** Sources that are made to order; the others are bought as they are, or stay. */
+/** Sources that are made to order; stock ones are bought as they are, the donor’s own stay. */
 const MADE: readonly string[] = ['new', 'other'];
 
-/** The order for the shafts that have to be made. */
-export function shaftOrder(plan: Plan, { shafts, known }: OrderBasis): ShaftOrder {
-  const of = (id: string) => known[id]?.figure.value;
-  const [teeth, pitch] = [of('new.teeth') ?? of('donor.splineTeeth'), of('donor.splinePitch')];
-  const material = plan.facts['donor.material'];
+type Of = (id: string) => number | undefined;
+
+/** The order for the shafts that have to be bought: made to length, or from stock by their number. */
+export function shaftOrder(plan: Plan, { shafts, known, inUse }: OrderBasis): ShaftOrder {
+  const of: Of = (id) => known[id]?.figure.value;
   const lines = SIDES.flatMap((side): ShaftLine[] => {
     const need = shafts.needs[side];
-    if (!need || !MADE.includes(need.source)) return [];
-    const [splineLength, journal, body] = [
-      of('shaft.spline') ?? of(`donor.shaftSpline.${side}`),
-      of('new.journal') ?? of('donor.journal'),
-      of('shaft.body') ?? of(`donor.shaftBody.${side}`),
-    ];
-    return [
-      {
-        side,
-        length: need.fitted.value,
-        spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
-        material: material ? factText('donor.material', material.value) : '',
-        innerEnd: plan.choices.retentionTo === 'cClip' ? CLIP_END : 'plain, chamfered 1 × 45°',
-        ...(splineLength === undefined ? {} : { splineLength }),
-        ...(journal === undefined ? {} : { journal }),
-        ...(body === undefined ? {} : { body }),
-      },
-    ];
+    if (!need) return [];
+    if (need.source === 'stockPair') return stockLine(plan, side, need.fitted.value);
+    return MADE.includes(need.source) ? [madeLine(plan, of, side, need.fitted.value)] : [];
   });
-  const flange = flangeOf(plan, of);
-  return { lines, flange, lacks: lacksOf(lines, flange) };
+  const stock = lines.some((l) => l.part !== undefined);
+  const flange = stock ? stockFlange((id) => inUse[id]?.value) : flangeOf(plan, of);
+  return { lines, flange, lacks: lacksOf(plan, lines, flange) };
 }
 
+function madeLine(plan: Plan, of: Of, side: Side, length: number): ShaftLine {
+  const [teeth, pitch] = [
+    of('new.teeth') ?? of('donor.splineTeeth'),
+    of('new.pitch') ?? of('donor.splinePitch'),
+  ];
+  const material = plan.facts['donor.material'];
+  const clip = plan.choices.retentionTo === 'cClip';
+  return {
+    side,
+    length,
+    spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
+    material: material ? factText('donor.material', material.value) : '',
+    innerEnd: clip ? CLIP_END : PLAIN_END,
+    ...sizesKnown({
+      splineLength: of('shaft.spline') ?? of(`donor.shaftSpline.${side}`),
+      journal: of('new.journal') ?? of('donor.journal'),
+      body: of('shaft.body') ?? of(`donor.shaftBody.${side}`),
+      ...(plan.choices.retentionTo === 'fullFloat' ? {} : { shoulder: of('shaft.shoulder') }),
+      ...(clip
+        ? {
+            clipPlace: of('shaft.clipPlace'),
+            clipWidth: of('shaft.clipWidth'),
+            clipDiameter: of('shaft.clipDiameter'),
+          }
+        : {}),
+    }),
+  };
+}
+
+/** A shaft from stock is ordered by its number; its sizes stand with it so that what arrives can be held to them. */
+function stockLine({ searches, choices }: Plan, side: Side, length: number): ShaftLine[] {
+  const offer = chosenPart(side === 'left' ? searches.shaftLeft : searches.shaftRight);
+  if (!offer) return [];
+  const { teeth, pitch, spline, journal, body } = offer.size;
+  return [
+    {
+      side,
+      length,
+      spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
+      material: '',
+      innerEnd: choices.retentionTo === 'cClip' ? CLIP_END : PLAIN_END,
+      part: offer.number,
+      seller: offer.seller,
+      ...sizesKnown({ splineLength: spline, journal, body }),
+    },
+  ];
+}
+
+/** What is known of these sizes. */
+const sizesKnown = <K extends string>(sizes: Readonly<Partial<Record<K, number | undefined>>>) =>
+  Object.fromEntries(Object.entries(sizes).filter(([, value]) => value !== undefined)) as Partial<
+    Record<K, number>
+  >;
+
+const stockFlange = (of: Of): FlangeOrder =>
+  sizesKnown({
+    holes: of('donor.flangeHoles'),
+    pcd: of('donor.flangePcd'),
+    hole: of('donor.flangeHole'),
+    pilot: of('donor.pilot'),
+  });
+
 /** With other shafts, or where they are made anyway, the flange gets the wheel’s own pattern. */
-function flangeOf({ facts, choices }: Plan, of: (id: string) => number | undefined): FlangeOrder {
+function flangeOf({ facts, choices }: Plan, of: Of): FlangeOrder {
   const wheels = choices.pattern === 'shafts' || choices.pattern === 'undecided';
   const from =
     wheels && of('car.wheelPcd') !== undefined
       ? ['car.wheelHoles', 'car.wheelPcd']
       : ['donor.flangeHoles', 'donor.flangePcd'];
   const [holes, pcd] = from.map(of);
-  const [hole, bore] = [of('redrill.hole') ?? of('donor.flangeHole'), of('car.wheelBore')];
-  const pilot = bore === undefined ? of('donor.pilot') : bore - (of('shaft.pilotPlay') ?? 0);
+  const bore = of('car.wheelBore');
   const thread = facts['new.studThread'] ?? facts['donor.studThread'];
   return {
-    ...(holes === undefined ? {} : { holes }),
-    ...(pcd === undefined ? {} : { pcd }),
-    ...(hole === undefined ? {} : { hole }),
-    ...(pilot === undefined ? {} : { pilot }),
+    ...sizesKnown({
+      holes,
+      pcd,
+      hole: of('redrill.hole') ?? of('donor.flangeHole'),
+      pilot: bore === undefined ? of('donor.pilot') : bore - (of('shaft.pilotPlay') ?? 0),
+    }),
     ...(thread ? { thread: factText('donor.studThread', thread.value) } : {}),
   };
 }
 
-function lacksOf(lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
-  if (lines.length === 0) return ['No shaft has to be made: nothing to order'];
-  const [first] = lines as readonly [ShaftLine, ...ShaftLine[]];
+function lacksOf({ choices }: Plan, lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
+  const made = lines.find((l) => l.part === undefined);
+  if (lines.length === 0) return ['No shaft has to be bought: nothing to order'];
+  // What lies on a shelf has its sizes.
+  if (!made) return [];
+  const clip = choices.retentionTo === 'cClip';
+  const carries = choices.retentionTo !== 'fullFloat';
   return [
-    first.spline ? '' : 'Spline: teeth and pitch',
-    first.splineLength === undefined ? 'Spline length' : '',
-    first.journal === undefined ? 'Bearing journal' : '',
-    first.material ? '' : 'Material',
+    made.spline ? '' : 'Spline: teeth and pitch',
+    made.splineLength === undefined ? 'Spline length' : '',
+    made.journal === undefined ? 'Bearing journal' : '',
+    carries && made.shoulder === undefined ? 'Wheel face to bearing shoulder' : '',
+    clip && made.clipPlace === undefined ? 'Clip groove’s place' : '',
+    clip && made.clipWidth === undefined ? 'Clip groove’s width' : '',
+    made.material ? '' : 'Material',
     flange.holes === undefined || flange.pcd === undefined ? 'Flange pattern' : '',
     flange.pilot === undefined ? 'Pilot' : '',
   ].filter(Boolean);
 }
 
 /** Stages whose stops can make a shaft wrong. */
-const SHAFT_STAGES: readonly StageId[] = ['donor', 'stance', 'cut', 'shafts'];
+const SHAFT_STAGES: readonly StageId[] = ['donor', 'stance', 'cut', 'shafts', 'hubs'];
 
 /**
  * What has to be settled before shafts are paid for: open stops of the stages that they follow from. Steel that is
@@ -129,6 +197,12 @@ const LINE_WORDS: Readonly<Record<Exclude<keyof ShaftLine, 'side'>, string>> = {
   body: 'smallest body',
   material: 'material',
   innerEnd: 'inner end',
+  shoulder: 'bearing shoulder',
+  clipPlace: 'clip groove’s place',
+  clipWidth: 'clip groove’s width',
+  clipDiameter: 'clip groove’s diameter',
+  part: 'number',
+  seller: 'seller',
 };
 const FLANGE_WORDS: Readonly<Record<keyof FlangeOrder, string>> = {
   holes: 'studs',
@@ -235,7 +309,7 @@ function sizeOf(
   const ordered = line[what];
   if (ordered === undefined || measured === undefined) return undefined;
   const off = measured - ordered;
-  const ok = what === 'splineLength' ? off >= -limit : Math.abs(off) <= limit;
+  const ok = what === 'splineLength' ? keeps('atLeast', off, -limit, 'mm') : keeps('within', off, limit, 'mm');
   return { side: line.side, what, ordered, measured, off, limit, ok, todo: ok ? '' : todoOf(line, what, off) };
 }
 

@@ -1,9 +1,7 @@
 import { isPlanned, type SchoolPlan, type SchoolResult } from '../cut';
 import { bySide, otherSide, SIDES, type Side, type Sided } from '../geometry';
-import { derive, type Figure } from '../measure';
+import { asMade, derive, type Figure } from '../measure';
 import type { School, ShaftRoute } from '../plan';
-import { engagement } from './engagement';
-import { orderLength } from './order-length';
 
 type Maybe = Figure | undefined;
 
@@ -33,6 +31,16 @@ export interface ShaftsInput {
   /** What arrived, as measured: it is what will run. */
   readonly receivedLeft: Maybe;
   readonly receivedRight: Maybe;
+  /** Half with the ends it will have, and as it stands by now. */
+  readonly halfLeft: Maybe;
+  readonly halfRight: Maybe;
+  readonly standLeft: Maybe;
+  readonly standRight: Maybe;
+  /** Sides whose tube was measured after the work: their shafts follow it. */
+  readonly workedLeft: boolean;
+  readonly workedRight: boolean;
+  /** What the maker holds either way, mm. */
+  readonly made: Maybe;
 }
 
 /** Where a side's shaft comes from. */
@@ -56,8 +64,10 @@ export interface ShaftFit {
   readonly engagedMax: Maybe;
   /** The lesser of both as a share of the side gear's spline. */
   readonly share: Maybe;
-  /** Shaft end to cross shaft, least, mm. */
+  /** Shaft end to cross shaft, shaft fully home, mm. */
   readonly gap: Maybe;
+  /** Full-depth spline of the shaft that will run, mm. */
+  readonly spline: Maybe;
 }
 
 export interface ShaftsResult {
@@ -66,11 +76,17 @@ export interface ShaftsResult {
   readonly fit: Sided<ShaftFit>;
 }
 
-/** Shafts for every way to cut, and how those of the chosen way sit. */
-export function shaftsStage(input: ShaftsInput): ShaftsResult {
+/** Shafts that every way to cut asks for. */
+export function shaftNeeds(input: ShaftsInput): ShaftsResult['bySchool'] {
   const all: Partial<Record<School, Sided<ShaftNeed | undefined>>> = {};
   for (const plan of input.schools)
     if (isPlanned(plan)) all[plan.school] = bySide((side) => needOf(input, plan, side));
+  return all;
+}
+
+/** Shafts for every way to cut, and how those of the chosen way sit. */
+export function shaftsStage(input: ShaftsInput): ShaftsResult {
+  const all = shaftNeeds(input);
   const plan = input.schools.find((s) => s.school === input.chosen);
   const needs = all[input.chosen] ?? { left: undefined, right: undefined };
   const fit = bySide((side) => fitOf(input, plan && isPlanned(plan) ? plan : undefined, needs[side], side));
@@ -83,18 +99,34 @@ const shaftOf = (input: ShaftsInput, side: Side): Maybe =>
 function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | undefined {
   const L = shaftOf(input, side);
   if (!L) return undefined;
-  const needed = derive(
-    {
-      id: `${plan.school}.shaft.${side}`,
-      label: `Shaft length needed, ${side}`,
-      unit: 'mm',
-      formula: '{L} − {c}',
-      source: 'Old length less the cut: brake space and seat stay',
-      inputs: { L, c: plan.cut[side] },
-    },
-    (v) => v.L - v.c,
-  );
+  const needed = neededOf(input, plan, side, L);
   return { needed, ...fitted(input, plan, side, L, needed) };
+}
+
+function neededOf(input: ShaftsInput, plan: SchoolPlan, side: Side, L: Figure): Figure {
+  const base = {
+    id: `${plan.school}.shaft.${side}`,
+    label: `Shaft length needed, ${side}`,
+    unit: 'mm' as const,
+  };
+  const [H, now, worked] =
+    side === 'left'
+      ? [input.halfLeft, input.standLeft, input.workedLeft]
+      : [input.halfRight, input.standRight, input.workedRight];
+  // A clip sets the wheel by the shaft alone; the housing that was welded moves only the brake.
+  if (worked && !input.clip && plan.school === input.chosen && H && now)
+    return derive({
+      ...base,
+      formula: '{L} + {H_now} − {H}',
+      source: 'Old length, and what the half as measured after the work is longer or shorter',
+      inputs: { L, H_now: now, H },
+    });
+  return derive({
+    ...base,
+    formula: '{L} − {c}',
+    source: 'Old length less the cut: brake space and seat stay',
+    inputs: { L, c: plan.cut[side] },
+  });
 }
 
 function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
@@ -103,15 +135,12 @@ function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, n
   if (plan.school === 'stockShafts' && pair)
     return {
       source: 'stockPair' as const,
-      fitted: derive(
-        {
-          ...base,
-          formula: '{L_stock}',
-          source: 'The shaft that can be bought, as it is',
-          inputs: { L_stock: pair },
-        },
-        (v) => v.L_stock,
-      ),
+      fitted: derive({
+        ...base,
+        formula: '{L_stock}',
+        source: 'The shaft that can be bought, as it is',
+        inputs: { L_stock: pair },
+      }),
     };
   return fittedAlone(input, plan, side, own, needed);
 }
@@ -122,48 +151,39 @@ function fittedAlone(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figu
   if (work === 'leave')
     return {
       source: 'own' as const,
-      fitted: derive(
-        { ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } },
-        (v) => v.L,
-      ),
+      fitted: derive({ ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } }),
     };
   const short = shaftOf(input, otherSide(side));
   if (plan.school === 'shortShaft' && short)
     return {
       source: 'stockShort' as const,
-      fitted: derive(
-        {
-          ...base,
-          formula: '{L_short}',
-          source: 'A second stock short shaft, as long as the other side’s',
-          inputs: { L_short: short },
-        },
-        (v) => v.L_short,
-      ),
+      fitted: derive({
+        ...base,
+        formula: '{L_short}',
+        source: 'A second stock short shaft, as long as the other side’s',
+        inputs: { L_short: short },
+      }),
     };
   const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
   const step = input.step;
   if (!step || step.value === 0)
     return {
       source,
-      fitted: derive(
-        { ...base, formula: '{L_new}', source: 'Length needed, not rounded', inputs: { L_new: needed } },
-        (v) => v.L_new,
-      ),
+      fitted: derive({
+        ...base,
+        formula: '{L_new}',
+        source: 'Length needed, not rounded',
+        inputs: { L_new: needed },
+      }),
     };
-  // Rounding moves the value and leaves its uncertainty as it was.
-  const rounding = orderLength(needed.value, step.value) - needed.value;
   return {
     source,
-    fitted: derive(
-      {
-        ...base,
-        formula: 'round({L_new}/{q})·{q}',
-        source: 'Length needed, rounded to the step the shaft maker works to',
-        inputs: { L_new: needed, q: step },
-      },
-      (v) => v.L_new + rounding,
-    ),
+    fitted: derive({
+      ...base,
+      formula: 'round({L_new}/{q})·{q}',
+      source: 'Length needed, rounded to the step the shaft maker works to',
+      inputs: { L_new: needed, q: step },
+    }),
   };
 }
 
@@ -173,29 +193,65 @@ function fitOf(
   need: ShaftNeed | undefined,
   side: Side,
 ): ShaftFit {
-  const none = { engagedMin: undefined, engagedMax: undefined, share: undefined, gap: undefined };
-  if (!plan || !need || plan.work[side] === 'widen') return none;
-  const end = derive(
-    {
-      id: `shaft.end.${side}`,
-      label: `Shaft’s inner end, ${side}`,
-      unit: 'mm',
-      formula: '{H_new} − {L}',
-      source: 'From the pinion axis, shaft pushed fully home',
-      inputs: { H_new: plan.half[side], L: received(input, need, side) ?? need.fitted },
-    },
-    (v) => v.H_new - v.L,
-  );
-  return { ...engaged(input, need, end, side), gap: gapOf(input, end, side) };
+  const none = {
+    engagedMin: undefined,
+    engagedMax: undefined,
+    share: undefined,
+    gap: undefined,
+    spline: undefined,
+  };
+  const H_now = (side === 'left' ? input.standLeft : input.standRight) ?? plan?.half[side];
+  if (!plan || !need || !H_now) return none;
+  const end = endOf(input, need, H_now, side);
+  return {
+    ...engaged(input, need, end, side),
+    gap: gapOf(input, end, side),
+    spline: splineOf(input, need, side),
+  };
 }
 
+/** Inner end of the shaft from the pinion axis, mm. */
+function endOf(input: ShaftsInput, need: ShaftNeed, H_now: Figure, side: Side): Figure {
+  const base = { id: `shaft.end.${side}`, label: `Shaft’s inner end, ${side}`, unit: 'mm' as const };
+  const [H, L] = side === 'left' ? [input.halfLeft, input.shaftLeft] : [input.halfRight, input.shaftRight];
+  if (input.clip && H && L)
+    return derive({
+      ...base,
+      formula: '{H} − {L}',
+      source: 'From the pinion axis: the clip stays where the donor had it, whatever the shaft’s length',
+      inputs: { H, L },
+    });
+  return derive({
+    ...base,
+    formula: '{H_now} − {L}',
+    source: 'From the pinion axis, shaft pushed fully home',
+    inputs: { H_now, L: runningShaft(input, need, side) },
+  });
+}
+
+/** Standard uncertainty of a shaft that is cut and splined again by hand, mm. */
+const SHORTENED_U = 0.25 / Math.sqrt(3);
+
 /**
- * The measured length of a shaft that was bought; undefined where none has come, the donor’s own runs on, or a clip
- * holds the inner end where it is planned.
+ * The shaft that will run: what arrived as it was measured, what is ordered as its maker holds it, else the shaft that
+ * is there. Under a clip what arrived moves the wheel, not the inner end, so it stands in the half already.
  */
-function received(input: ShaftsInput, { source }: ShaftNeed, side: Side): Maybe {
-  if (input.clip || !BOUGHT_SHAFTS.includes(source)) return undefined;
-  return side === 'left' ? input.receivedLeft : input.receivedRight;
+export function runningShaft(
+  input: Pick<ShaftsInput, 'receivedLeft' | 'receivedRight' | 'made'>,
+  { source, fitted }: ShaftNeed,
+  side: Side,
+): Figure {
+  const came = side === 'left' ? input.receivedLeft : input.receivedRight;
+  if (came && BOUGHT_SHAFTS.includes(source)) return came;
+  if (source === 'own' || source === 'stockShort' || source === 'stockPair') return fitted;
+  const u = source === 'shortened' ? SHORTENED_U : (input.made?.value ?? 0) / Math.sqrt(3);
+  return asMade(fitted, {
+    id: `shaft.asMade.${side}`,
+    label: `Shaft as made, ${side}`,
+    u,
+    source: source === 'shortened' ? 'Shortened by hand' : 'As ordered, as its maker holds it',
+    ...(source !== 'shortened' && input.made ? { by: input.made } : {}),
+  });
 }
 
 /** Spline length of the shaft that is fitted: bought ones as ordered, else the donor's. */
@@ -214,46 +270,37 @@ function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
   if (!l || !y_g || !l_g || !input.floatMin || !input.floatMax)
     return { engagedMin: undefined, engagedMax: undefined, share: undefined };
   const at = (name: string, label: string, e: Figure) =>
-    derive(
-      {
-        id: `engaged.${name}.${side}`,
-        label: `${label}, ${side}`,
-        unit: 'mm',
-        formula: 'max(0, min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g}))',
-        source: 'Overlap of the shaft’s and the side gear’s full-depth splines',
-        inputs: { p, e, l, y_g, l_g },
-      },
-      (v) => engagement({ shaftEnd: v.p, shaftSpline: v.l, gearStart: v.y_g, gearSpline: v.l_g, float: v.e }),
-    );
+    derive({
+      id: `engaged.${name}.${side}`,
+      label: `${label}, ${side}`,
+      unit: 'mm',
+      formula: 'max(0, min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g}))',
+      source: 'Overlap of the shaft’s and the side gear’s full-depth splines',
+      inputs: { p, e, l, y_g, l_g },
+    });
   const engagedMin = at('in', 'Engaged, shaft fully home', input.floatMin);
   const engagedMax = at('out', 'Engaged, shaft fully out', input.floatMax);
-  const share = derive(
-    {
-      id: `engaged.share.${side}`,
-      label: `Share of the side gear engaged, ${side}`,
-      unit: 'ratio',
-      formula: 'min({l_in}, {l_out})/{l_g}',
-      source: 'The lesser engagement over the side gear’s spline length',
-      inputs: { l_in: engagedMin, l_out: engagedMax, l_g },
-    },
-    (v) => Math.min(v.l_in, v.l_out) / v.l_g,
-  );
+  const share = derive({
+    id: `engaged.share.${side}`,
+    label: `Share of the side gear engaged, ${side}`,
+    unit: 'ratio',
+    formula: 'min({l_in}, {l_out})/{l_g}',
+    source: 'The lesser engagement over the side gear’s spline length',
+    inputs: { l_in: engagedMin, l_out: engagedMax, l_g },
+  });
   return { engagedMin, engagedMax, share };
 }
 
-function gapOf({ crossShaft: d, floatMin: e }: ShaftsInput, p: Figure, side: Side): Maybe {
-  if (!d || !e) return undefined;
-  return derive(
-    {
-      id: `shaft.gap.${side}`,
-      label: `Gap to the cross shaft, ${side}`,
-      unit: 'mm',
-      formula: '{p} + {e} − {d}/2',
-      source: 'Inner end to the cross shaft’s side, shaft fully home',
-      inputs: { p, e, d },
-    },
-    (v) => v.p + v.e - v.d / 2,
-  );
+function gapOf({ crossShaft: d }: ShaftsInput, p: Figure, side: Side): Maybe {
+  if (!d) return undefined;
+  return derive({
+    id: `shaft.gap.${side}`,
+    label: `Gap to the cross shaft, ${side}`,
+    unit: 'mm',
+    formula: '{p} − {d}/2',
+    source: 'Inner end to the cross shaft’s side, shaft fully home: no end-float added',
+    inputs: { p, d },
+  });
 }
 
 /** What has to be bought, in words: `2 shafts`, `1 short shaft`, `nothing`. */

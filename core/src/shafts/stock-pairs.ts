@@ -1,3 +1,4 @@
+import { COMPARE_SLACK } from '../checks';
 import { bySide, type Sided } from '../geometry';
 import type { PartOffer, Retention } from '../plan';
 
@@ -6,8 +7,9 @@ export interface ShaftWanted {
   readonly teeth: number;
   /** Diametral pitch, 1/inch. */
   readonly pitch?: number;
-  /** Bearing journal, mm, and how far it may be off. */
+  /** Bearing journal, mm, and how far it may be under it, as a worn one may. */
   readonly journal?: number;
+  readonly journalUnder?: number;
   /** Studs and their circle, mm; another pattern is refused. */
   readonly holes?: number;
   readonly pcd?: number;
@@ -100,6 +102,12 @@ const off = (size: Size, key: string, value: number | undefined, play: number): 
 const offWhereSaid = (size: Size, key: string, value: number | undefined, play: number): boolean =>
   size[key] !== undefined && off(size, key, value, play);
 
+/** A journal smaller than the bearing wants lets it turn on the shaft. */
+const under = (size: Size, { journal, journalUnder }: ShaftWanted): boolean =>
+  journal !== undefined &&
+  journalUnder !== undefined &&
+  journal - (size['journal'] ?? -Infinity) > journalUnder + COMPARE_SLACK.mm;
+
 const anotherPattern = (size: Size, { holes, pcd }: ShaftWanted): boolean =>
   off(size, 'holes', holes, 0) || off(size, 'pcd', pcd, SAME_PCD);
 
@@ -109,6 +117,7 @@ const REFUSALS: readonly (readonly [why: string, holds: (size: Size, w: ShaftWan
   ['another spline pitch', (size, w) => off(size, 'pitch', w.pitch, 0.01)],
   ['another retention', (size, w) => off(size, 'retention', w.retention && RETENTION_SIZES[w.retention], 0)],
   ['another bearing journal', (size, w) => off(size, 'journal', w.journal, SAME_FIT)],
+  ['a journal under its bearing’s bore', (size, w) => under(size, w)],
   ['a bearing of another outside', (size, w) => offWhereSaid(size, 'bearingOut', w.bearingBore, SAME_FIT)],
   ['a bearing too wide', (size, w) => (size['bearingWide'] ?? 0) > (w.bearingRoom ?? Infinity)],
   ['another seal journal', (size, w) => offWhereSaid(size, 'seal', w.sealJournal, SAME_SEAL)],
@@ -158,15 +167,19 @@ export function stockPairs(
   };
 }
 
-/** Of shafts of one length, alike in all that matters, only the best to buy is looked at. */
-function bestByLength(offers: readonly PartOffer[], wanted: ShaftWanted): ReadonlyMap<number, PartOffer> {
-  const byLength = new Map<number, PartOffer>();
+/** A pair of one length takes two shafts: where one offer has only one on the shelf, the next best gives the other. */
+const KEPT = 2;
+
+/** Of shafts of one length, alike in all that matters, only the best to buy are looked at. */
+function bestByLength(offers: readonly PartOffer[], wanted: ShaftWanted): readonly PartOffer[] {
+  const byLength = new Map<number, PartOffer[]>();
   for (const offer of offers) {
     const length = offer.size['length'] as number;
-    const before = byLength.get(length);
-    if (!before || easier(offer, before, wanted) < 0) byLength.set(length, offer);
+    const list = byLength.get(length) ?? [];
+    list.push(offer);
+    byLength.set(length, list);
   }
-  return byLength;
+  return [...byLength.values()].flatMap((list) => list.sort((a, b) => easier(a, b, wanted)).slice(0, KEPT));
 }
 
 const easier = (a: PartOffer, b: PartOffer, wanted: ShaftWanted): number =>
@@ -181,13 +194,14 @@ interface SideShaft {
 }
 
 function sidesOf(
-  lengths: ReadonlyMap<number, PartOffer>,
+  lengths: readonly PartOffer[],
   side: 'left' | 'right',
   { half, shaft, leastHalf }: PairAxle,
   refused: Record<string, number>,
 ): readonly SideShaft[] {
   const list: SideShaft[] = [];
-  for (const [length, offer] of lengths) {
+  for (const offer of lengths) {
+    const length = offer.size['length'] as number;
     const made = half[side] + length - shaft[side];
     // A shaft that is too long would want metal put on, not cut off.
     const why =

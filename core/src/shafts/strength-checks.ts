@@ -1,102 +1,117 @@
-import { told, compared, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
 import { SIDES, sideName, type Side } from '../geometry';
-import type { Figure } from '../measure';
 import type { StrengthResult } from './strength-stage';
 
 type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 
-/** Yield in tension over yield in shear, by von Mises. */
-const TENSION = Math.sqrt(3);
-
-/** Checks of the shafts that will run: strength, spline pressure, and how unlike they twist. */
-export function strengthChecks(
-  { side, twistApart }: StrengthResult,
-  shearYield: number | undefined,
-  limits: Changes,
-): Check[] {
-  const checks: Check[] = SIDES.flatMap((s) => {
-    const { factor, pressure, bending } = side[s];
-    return [
-      ...(factor ? [factorCheck(factor, s, limits)] : []),
-      ...(pressure ? [pressureCheck(pressure, s, limits)] : []),
-      ...(bending && shearYield ? [bendingCheck(bending, shearYield, s, limits)] : []),
-    ];
-  });
-  if (twistApart) checks.push(twistCheck(twistApart, limits));
-  return checks;
+/** Checks of the shafts that will run: strength, spline pressure, bending, fatigue, and how unlike they twist. */
+export function strengthChecks(result: StrengthResult, planned: boolean, limits: Changes): Check[] {
+  // Before there is a way to cut there is no shaft to be judged.
+  if (!planned) return [];
+  const checks = SIDES.flatMap((side) => [
+    factorCheck(result, side, limits),
+    pressureCheck(result, side, limits),
+    ...(result.carries ? [bendingCheck(result, side, limits), fatigueCheck(result, side, limits)] : []),
+  ]);
+  return [...checks, twistCheck(result, limits)];
 }
 
-function factorCheck(factor: Figure, side: Side, limits: Changes): Check {
-  const [good, least] = [limitOf(limits, 'shaft.factor'), limitOf(limits, 'shaft.factorLeast')];
-  const level = factor.value < least.value ? 'stop' : factor.value < good.value ? 'caution' : 'ok';
-  return {
+const SHAFT = ['donor.splineTeeth', 'donor.splinePitch', 'fact.donor.material', 'brief.demand'];
+
+function factorCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+  return judge({
     id: `strength.factor.${side}`,
     stage: 'shafts',
-    ...told(level, {
-      holds: `${sideName(side)} shaft carries the launch`,
-      fails: `${sideName(side)} shaft is weak for the launch`,
-      todo: 'Order a stronger steel or a larger spline, or plan a softer launch in the brief.',
-    }),
-    figure: compared(factor),
-    limit: level === 'stop' ? least : good,
+    figure: of[side].factor,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.factor'),
+    stop: limitOf(limits, 'shaft.factorLeast'),
+    holds: `${sideName(side)} shaft carries the launch`,
+    fails: `${sideName(side)} shaft is weak for the launch`,
+    unknown: `Whether the ${side} shaft carries the launch: not known`,
+    todo: 'Order a stronger steel or a larger spline, or plan a softer launch in the brief.',
     reason:
       'A shaft that has yielded once breaks soon after, and takes the wheel with it where nothing else holds it.',
     at: 'shaft.body',
-  };
+    lacks: [...SHAFT, `donor.shaftBody.${side}`],
+  });
 }
 
-function pressureCheck(pressure: Figure, side: Side, limits: Changes): Check {
-  const limit = limitOf(limits, 'shaft.pressure');
-  const high = pressure.value > limit.value;
-  return {
+function pressureCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+  return judge({
     id: `strength.pressure.${side}`,
     stage: 'shafts',
-    ...told(high ? 'caution' : 'ok', {
-      holds: `${sideName(side)} spline bears the launch on its flanks`,
-      fails: `${sideName(side)} spline is pressed hard`,
-      todo: 'Engage more of the side gear, take a larger spline, or ask the maker and change the limit with a reason.',
-    }),
-    figure: compared(pressure),
-    limit,
+    figure: of[side].pressure,
+    way: 'atMost',
+    limit: limitOf(limits, 'shaft.pressure'),
+    holds: `${sideName(side)} spline bears the launch on its flanks`,
+    fails: `${sideName(side)} spline is pressed hard`,
+    unknown: `Pressure on the ${side} spline: not known`,
+    todo: 'Engage more of the side gear, take a larger spline, or ask the maker and change the limit with a reason.',
     reason:
       'Flanks that are pressed too hard wear until the teeth are gone; what a spline bears depends on its hardness.',
     at: 'shaft.spline',
-  };
+    lacks: [
+      'donor.splineTeeth',
+      'donor.splinePitch',
+      'donor.sideGearSpline',
+      `donor.sideGear.${side}`,
+      'brief.demand',
+    ],
+  });
 }
 
-function bendingCheck(bending: Figure, shearYield: number, side: Side, limits: Changes): Check {
-  const good = limitOf(limits, 'shaft.factor');
-  const factor = (shearYield * TENSION) / bending.value;
-  const low = factor < good.value;
-  return {
+const CARRIED = ['brief.rear', 'brief.tyreDiameter', 'wheel.et', 'donor.journal'];
+
+function bendingCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+  return judge({
     id: `strength.bending.${side}`,
     stage: 'shafts',
-    ...told(low ? 'caution' : 'ok', {
-      holds: `${sideName(side)} journal bears the corner`,
-      fails: `${sideName(side)} journal bends hard in a corner`,
-      todo: 'A larger bearing journal, more offset, or full-float ends.',
-    }),
-    figure: { value: factor, unit: 'count', figureId: bending.id },
-    limit: good,
+    figure: of[side].bendingFactor,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.factor'),
+    stop: limitOf(limits, 'shaft.factorLeast'),
+    holds: `${sideName(side)} journal bears the corner`,
+    fails: `${sideName(side)} journal bends hard in a corner`,
+    unknown: `Whether the ${side} journal bears the corner: not known`,
+    todo: 'A larger bearing journal, less arm between wheel and bearing, or full-float ends.',
     reason: 'A semi-float shaft carries the car as well as it drives; the journal is where it breaks.',
     at: 'donor.journal',
-  };
+    lacks: [...CARRIED, `donor.brakeSpace.${side}`, 'fact.donor.material', 'brief.demand'],
+  });
 }
 
-function twistCheck(apart: Figure, limits: Changes): Check {
-  const limit = limitOf(limits, 'shaft.twist');
-  const over = Math.abs(apart.value) > limit.value;
-  return {
+function fatigueCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+  return judge({
+    id: `strength.fatigue.${side}`,
+    stage: 'shafts',
+    figure: of[side].fatigue,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.fatigue'),
+    stop: limitOf(limits, 'shaft.fatigueLeast'),
+    holds: `${sideName(side)} journal bears turning under load`,
+    fails: `${sideName(side)} journal tires under load`,
+    unknown: `Whether the ${side} journal tires: not known`,
+    todo: 'A larger bearing journal, a wheel whose middle stands nearer the bearing, or full-float ends.',
+    reason: 'With every turn the journal is bent to and fro; under a pressed bearing a crack starts unseen.',
+    at: 'donor.journal',
+    lacks: [...CARRIED, `donor.brakeSpace.${side}`, 'fact.donor.material'],
+  });
+}
+
+function twistCheck({ twistApart }: StrengthResult, limits: Changes): Check {
+  return judge({
     id: 'strength.twist',
     stage: 'shafts',
-    ...told(over ? 'caution' : 'ok', {
-      holds: 'Both shafts twist nearly alike',
-      fails: 'The shafts twist unlike',
-      todo: 'Even the shafts up, or make the short one thinner in its body by the maker.',
-    }),
-    figure: compared(apart),
-    limit,
+    figure: twistApart,
+    way: 'within',
+    limit: limitOf(limits, 'shaft.twist'),
+    holds: 'Both shafts twist nearly alike',
+    fails: 'The shafts twist unlike',
+    unknown: 'How unlike the shafts twist: not known',
+    todo: 'Even the shafts up, or make the short one thinner in its body by the maker.',
     reason: 'The stiffer side pulls first: with a locked differential the car steers itself at launch.',
     at: 'shaft.body',
-  };
+    lacks: ['donor.shaftBody.left', 'donor.shaftBody.right', 'brief.demand'],
+  });
 }

@@ -1,9 +1,9 @@
-import { isOpen, type Check } from '../checks';
-import { isPlanned, clockName, type FaceSquare } from '../cut';
-import type { Results } from '../evaluate';
+import { isOpen, isUnknown, type Check } from '../checks';
+import { clockName, isPlanned, markDatum, standWords, type FaceSquare } from '../cut';
+import { heldBy, type Contradicted, type Decision, type Results } from '../evaluate';
 import { SIDES, type Side, type Sided } from '../geometry';
-import { expandedUncertainty, type Figure } from '../measure';
-import { showAgainst, showValue, type Plan } from '../plan';
+import { expandedUncertainty, type Assumed, type Figure } from '../measure';
+import { placeName, showAgainst, showValue, type Plan } from '../plan';
 import { toBuy, type ShaftSource } from '../shafts';
 import { LIMITS, type LimitId } from '../checks';
 import type { LengthUnit } from '../units';
@@ -22,6 +22,8 @@ import {
 export interface SheetCell {
   readonly text: string;
   readonly figure?: Figure;
+  /** Why the figure is not printed: readings it rests on contradict each other. */
+  readonly held?: string;
 }
 
 /** One row: an item with a value for each side. */
@@ -57,11 +59,16 @@ export interface CutSheet {
   readonly accepted: readonly SheetCheck[];
   readonly limits: readonly string[];
   readonly lacks: readonly string[];
+  /** Defaults that something on this sheet rests on: what, how much, why. */
+  readonly assumed: readonly string[];
   readonly cautions: readonly string[];
   readonly notes: string;
 }
 
 const EMPTY: SheetCell = { text: '–' };
+/** Stands behind a number that rests on a default; the row’s note says which. */
+export const ASSUMED_MARK = '*';
+const HELD = 'held';
 const SOURCES: Readonly<Record<ShaftSource, string>> = {
   own: 'own stays',
   stockShort: 'stock short',
@@ -79,54 +86,83 @@ const SOURCES: Readonly<Record<ShaftSource, string>> = {
  * @param unit unit of every length
  */
 export function cutSheet(plan: Plan, results: Results, unit: LengthUnit): CutSheet {
-  const print = printer(unit);
-  const open = results.checks.filter(isOpen);
+  const print = printer(unit, results.contradicted);
+  const fine = finePrinter(unit, results.contradicted);
+  const sections = [
+    marksSection(plan, results, print),
+    tubeSection(plan, results, print, fine),
+    floatSection(plan, results, print, fine),
+    learnedSection(results, print, fine),
+    shaftSection(results, print),
+    squareSection(results, print, fine),
+  ].filter((s) => s.rows.length > 0);
   return {
     head: head(plan, results, print),
-    sections: [
-      marksSection(plan, results, print),
-      tubeSection(plan, results, print, finePrinter(unit)),
-      floatSection(plan, results, print, finePrinter(unit)),
-      learnedSection(results, print, finePrinter(unit)),
-      shaftSection(results, print),
-      squareSection(results, print),
-    ].filter((s) => s.rows.length > 0),
-    checks: open.map((c) => sheetCheck(c, unit)),
+    sections,
+    checks: results.checks.filter((c) => isOpen(c) || isUnknown(c)).map((c) => sheetCheck(c, unit)),
     accepted: results.checks.filter((c) => c.accepted).map((c) => sheetCheck(c, unit)),
     limits: limitLines(plan, unit),
-    lacks: results.decisions
-      .filter((d) => d.lacks.length > 0 && d.stage === 'cut')
-      .map((d) => `${d.label}: ${d.lacks.length} readings missing`),
+    lacks: results.decisions.filter((d) => d.stage === 'cut').flatMap(decisionLine),
+    assumed: assumedLines(sections, unit),
     cautions: CAUTIONS,
     notes: plan.brief.notes,
   };
 }
 
+/** What a decision still lacks, by name, or why it is held; nothing where it can be made. */
+export function decisionLine({ label, lacks, held }: Decision): string[] {
+  if (lacks.length) return [`${label}: ${lacks.map(placeName).join(', ')}`];
+  return held === undefined ? [] : [`${label}: held. ${held}`];
+}
+
+/** Every default that a cell of these sections rests on, once each. */
+export function assumedLines(sections: readonly SheetSection[], unit: LengthUnit): readonly string[] {
+  const found = new Map<string, Assumed>();
+  for (const { rows } of sections)
+    for (const { cells } of rows)
+      for (const side of SIDES)
+        for (const a of Object.values(cells[side].figure?.assumed ?? {})) found.set(a.id, a);
+  return [...found.values()].map((a) => `${a.label}: ${showValue(a.value, a.unit, unit)}, ${a.why}`);
+}
+
 export type Printer = (figure: Figure | undefined, withU?: boolean) => SheetCell;
+
+/** A cell of a figure that may be printed: nothing while it is not known, `held` while its readings contradict. */
+function cellOf(
+  figure: Figure | undefined,
+  contradicted: Contradicted,
+  text: (f: Figure) => string,
+): SheetCell {
+  if (!figure) return EMPTY;
+  const held = heldBy(figure, contradicted);
+  if (held !== undefined) return { text: HELD, held };
+  const mark = Object.keys(figure.assumed).length ? ASSUMED_MARK : '';
+  return { text: text(figure) + mark, figure };
+}
 
 /** Prints what is turned or ground: to a hundredth of a millimetre, or a tenth of a thousandth of an inch. */
 export const finePrinter =
-  (unit: LengthUnit): Printer =>
+  (unit: LengthUnit, contradicted: Contradicted = {}): Printer =>
   (figure) =>
-    figure
-      ? {
-          text: showValue(figure.value, figure.unit, unit === 'mm' ? 'mm' : 'in', unit === 'mm' ? 2 : 4),
-          figure,
-        }
-      : EMPTY;
+    cellOf(figure, contradicted, (f) =>
+      showValue(
+        f.value,
+        f.unit,
+        unit === 'mm' ? 'mm' : 'in',
+        f.unit === 'mm' ? (unit === 'mm' ? 2 : 4) : undefined,
+      ),
+    );
 
-/** Prints figures in one unit; with U, the uncertainty follows to one digit. */
-export function printer(unit: LengthUnit): Printer {
-  return (figure, withU = false) => {
-    if (!figure) return EMPTY;
-    const text = showValue(figure.value, figure.unit, unit);
-    if (!withU) return { text, figure };
-    const U = expandedUncertainty(figure);
-    const tail =
-      figure.unit === 'mm' && unit === 'frac' ? showValue(U, 'mm', 'mm') : showValue(U, figure.unit, unit);
-    return { text: `${text} ± ${tail}`, figure };
-  };
-}
+/** Prints figures in one unit; with U, the uncertainty follows. */
+export const printer =
+  (unit: LengthUnit, contradicted: Contradicted = {}): Printer =>
+  (figure, withU = false) =>
+    cellOf(figure, contradicted, (f) => {
+      const text = showValue(f.value, f.unit, unit);
+      if (!withU) return text;
+      // An uncertainty is a decimal, also beside a fraction.
+      return `${text} ± ${showValue(expandedUncertainty(f), f.unit, unit === 'frac' ? 'in' : unit)}`;
+    });
 
 function head(plan: Plan, results: Results, print: Printer): CutSheet['head'] {
   const school = results.schools.find((s) => s.school === plan.choices.school);
@@ -137,16 +173,22 @@ function head(plan: Plan, results: Results, print: Printer): CutSheet['head'] {
     ['Use', USE_NAMES[plan.brief.use]],
     ['Way to cut', SCHOOL_NAMES[plan.choices.school]],
     ['Method', METHOD_NAMES[plan.choices.method]],
-    ['Marks from', DATUM_NAMES[plan.choices.datum]],
+    ['Marks from', datumText(plan)],
     ['WMS width', print(planned?.width).text],
-    ['To expect', print(results.marks.widthExpected, true).text],
+    [standWords(results.stand).length ? 'As it stands' : 'To expect', print(results.stand.width, true).text],
     ['Pinion', planned ? pinionText(planned.pinion, print) : '–'],
     [
       'Shafts',
-      `${RETENTION_NAMES[plan.choices.retention]}, ${ROUTE_NAMES[plan.choices.shaftRoute].toLowerCase()}`,
+      `${RETENTION_NAMES[plan.choices.retentionTo]}, ${ROUTE_NAMES[plan.choices.shaftRoute].toLowerCase()}`,
     ],
     ['To buy', planned ? toBuy(results.shafts.needs, planned) : '–'],
   ];
+}
+
+/** From where marks are given; an end that comes off takes its face with it. */
+function datumText({ choices: { method, datum } }: Plan): string {
+  const from = markDatum(method, datum);
+  return from === datum ? DATUM_NAMES[datum] : `${DATUM_NAMES[from]} (the housing end leaves with the end)`;
 }
 
 function pinionText(pinion: Figure, print: Printer): string {
@@ -155,46 +197,86 @@ function pinionText(pinion: Figure, print: Printer): string {
   return `${size} to the ${pinion.value > 0 ? 'left' : 'right'} of the middle`;
 }
 
-export const row = (item: string, note: string, of: (side: Side) => SheetCell): SheetRow => ({
-  item,
-  note,
-  cells: { left: of('left'), right: of('right') },
-});
+/** One row; its note names the defaults that its numbers rest on. */
+export function row(item: string, note: string, of: (side: Side) => SheetCell): SheetRow {
+  const cells = { left: of('left'), right: of('right') };
+  const labels = SIDES.flatMap((side) => Object.values(cells[side].figure?.assumed ?? {}).map((a) => a.label));
+  const assumed = labels.length
+    ? `${ASSUMED_MARK} assumed: ${[...new Set(labels)].join(', ').toLowerCase()}`
+    : '';
+  return { item, note: [note, assumed].filter(Boolean).join('; '), cells };
+}
 
 function marksSection(plan: Plan, results: Results, print: Printer): SheetSection {
-  const marks = results.marks.marks;
+  const { marks } = results.marks;
+  const { stand } = results;
   const school = results.schools.find((s) => s.school === plan.choices.school);
   if (!school || !isPlanned(school) || plan.choices.method === 'newTubes')
     return { title: 'Marks and lengths', rows: [] };
-  const from = `from the ${DATUM_NAMES[plan.choices.datum]}`;
+  const from = `from the ${DATUM_NAMES[markDatum(plan.choices.method, plan.choices.datum)]}`;
   const endOff = plan.choices.method === 'endOff';
   const work = { shorten: '', leave: 'no cut', widen: 'metal missing' };
-  const cut = (side: Side) =>
-    school.work[side] === 'shorten'
-      ? print(school.cut[side])
-      : { text: work[school.work[side]], figure: school.cut[side] };
+  const done = (side: Side) => stand.by[side] === 'tacked' || stand.by[side] === 'welded';
+  /** Marks of a side that is tacked are no instruction any more: the metal is cut. */
+  const before = (of: (side: Side) => SheetCell) => (side: Side) =>
+    done(side) ? { text: 'cut made' } : of(side);
+  const cut = (side: Side) => {
+    if (school.work[side] === 'shorten') return print(school.cut[side]);
+    const cell = print(school.cut[side]);
+    return cell.held === undefined && cell.figure
+      ? { text: work[school.work[side]], figure: cell.figure }
+      : cell;
+  };
+  const left = endOff
+    ? [
+        row(
+          'Tube left on the casting',
+          'a length, from the casting face',
+          before((s) => print(marks[s]?.left)),
+        ),
+      ]
+    : [];
   return {
     title: 'Marks and lengths',
     rows: [
       row('Cut', 'shorter by', cut),
-      row(endOff ? 'Tube left on the casting' : 'Inner mark', `${from}; blade outboard of it`, (s) =>
-        print(marks[s]?.inner.fromDatum),
+      row(
+        'Inner mark',
+        `${from}; blade outboard of it`,
+        before((s) => print(marks[s]?.inner.fromDatum)),
       ),
-      row(endOff ? 'End comes off' : 'Outer mark', `${from}; blade inboard of it`, (s) =>
-        print(marks[s]?.outer.fromDatum),
+      row(
+        endOff ? 'Outer mark: end comes off' : 'Outer mark',
+        `${from}; blade inboard of it`,
+        before((s) => print(marks[s]?.outer.fromDatum)),
       ),
-      row('Between the marks', 'both kerfs inside', (s) => print(marks[s]?.spacing)),
-      row('Slug that falls out', 'measured loose', (s) => print(marks[s]?.slug)),
+      ...left,
+      row(
+        'Between the marks',
+        'both kerfs inside',
+        before((s) => print(marks[s]?.spacing)),
+      ),
+      row(
+        'Slug that falls out',
+        'measured loose',
+        before((s) => print(marks[s]?.slug)),
+      ),
       row('Blade kerf', 'allowed for', () => print(results.known['cut.kerf']?.figure)),
       row('Root gap', 'between the edges', () => print(results.known['cut.gap']?.figure)),
       row('Tube after tacking', 'casting to housing end', (s) => print(marks[s]?.tubeTacked, true)),
-      row('Tube after welding', 'casting to housing end', (s) =>
-        print(marks[s]?.tubeWelded ?? results.known[`donor.tube.${s}`]?.figure, true),
+      row(
+        'Tube after welding',
+        stand.tube.left || stand.tube.right ? 'casting to housing end, as it stands' : 'casting to housing end',
+        (s) => print(stand.tube[s] ?? marks[s]?.tubeWelded ?? unchanged(results, school.work[s], s), true),
       ),
-      row('Half after welding', 'pinion axis to WMS', (s) => print(results.marks.halfExpected[s], true)),
+      row('Half after welding', 'pinion axis to WMS', (s) => print(stand.half[s], true)),
     ],
   };
 }
+
+/** A tube that is not cut stays as the donor has it. */
+const unchanged = ({ known }: Results, work: string, side: Side): Figure | undefined =>
+  work === 'leave' ? known[`donor.tube.${side}`]?.figure : undefined;
 
 function tubeSection(plan: Plan, { tubes, known }: Results, print: Printer, fine: Printer): SheetSection {
   const title = 'New tubes';
@@ -279,7 +361,7 @@ function shaftSection(results: Results, print: Printer): SheetSection {
   };
 }
 
-function squareSection(results: Results, print: Printer): SheetSection {
+function squareSection(results: Results, print: Printer, fine: Printer): SheetSection {
   const latest = results.square.latest;
   const phases = SIDES.flatMap((s) =>
     latest[s] ? [`${s} ${PHASE_NAMES[latest[s].phase].toLowerCase()}`] : [],
@@ -291,6 +373,7 @@ function squareSection(results: Results, print: Printer): SheetSection {
     title: `Squareness, ${phases.join(', ')}`,
     rows: [
       row('Tilt', 'of the end face', (s) => print(latest[s]?.tilt, true)),
+      row('Open or close at the tube', 'tilt across the tube’s outside', (s) => fine(latest[s]?.mend)),
       row('Stands farthest out', 'on the face', (s) => far(latest[s])),
       row('Camber', 'plus leans out at the top', (s) => print(latest[s]?.camber)),
       row('Toe', 'plus is toe-in', (s) => print(latest[s]?.toe)),

@@ -1,12 +1,15 @@
-import { isOpen, type StageId } from '../checks';
+import { isOpen, isUnknown, type StageId } from '../checks';
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
-import type { Figure } from '../measure';
+import { turnSense } from '../hub-ends';
+import { given, type Figure } from '../measure';
 import { chosenPart, factText, type PartOffer, type Plan } from '../plan';
 import { shaftOrder } from '../shafts';
 import type { LengthUnit } from '../units';
 import { CAUTIONS, RETENTION_NAMES } from './words';
 import {
+  assumedLines,
+  decisionLine,
   limitLines,
   finePrinter,
   printer,
@@ -54,9 +57,9 @@ const CAUTION_OF: Readonly<Record<OrderSheetId, readonly string[]>> = {
  * @param unit unit of every length
  */
 export function orderSheet(id: OrderSheetId, plan: Plan, results: Results, unit: LengthUnit): CutSheet {
-  const sections = SECTIONS[id](plan, results, { print: printer(unit), fine: finePrinter(unit) }).filter(
-    (s) => s.rows.length > 0,
-  );
+  const { contradicted } = results;
+  const pen = { print: printer(unit, contradicted), fine: finePrinter(unit, contradicted) };
+  const sections = SECTIONS[id](plan, results, pen).filter((s) => s.rows.length > 0);
   const stages: readonly StageId[] = id === 'shafts' ? ['shafts', 'cut'] : ['hubs'];
   const checks = results.checks.filter((c) => stages.includes(c.stage));
   return {
@@ -67,10 +70,11 @@ export function orderSheet(id: OrderSheetId, plan: Plan, results: Results, unit:
       ['Wanted by', plan.brief.finishBy || '–'],
     ],
     sections,
-    checks: checks.filter(isOpen).map((c) => sheetCheck(c, unit)),
+    checks: checks.filter((c) => isOpen(c) || isUnknown(c)).map((c) => sheetCheck(c, unit)),
     accepted: checks.filter((c) => c.accepted).map((c) => sheetCheck(c, unit)),
     limits: limitLines(plan, unit),
     lacks: lacksOf(id, plan, results),
+    assumed: assumedLines(sections, unit),
     cautions: [...CAUTION_OF[id], CAUTIONS.at(-1) ?? ''],
     notes: '',
   };
@@ -79,9 +83,7 @@ export function orderSheet(id: OrderSheetId, plan: Plan, results: Results, unit:
 function lacksOf(id: OrderSheetId, plan: Plan, results: Results): readonly string[] {
   if (id === 'shafts') return shaftOrder(plan, results).lacks;
   const decisions = id === 'brakes' ? ['brakes'] : ['studs', 'pattern'];
-  return results.decisions
-    .filter((d) => decisions.includes(d.id) && d.lacks.length > 0)
-    .map((d) => `${d.label}: ${d.lacks.length} ${d.lacks.length === 1 ? 'reading' : 'readings'} missing`);
+  return results.decisions.filter((d) => decisions.includes(d.id)).flatMap(decisionLine);
 }
 
 /** How values are printed: as read, or to the hundredth where something is turned, ground or pressed. */
@@ -90,7 +92,9 @@ interface Pen {
   readonly fine: Printer;
 }
 type Make = (plan: Plan, results: Results, pen: Pen) => readonly SheetSection[];
-const known = (results: Results, id: string): Figure | undefined => results.known[id]?.figure;
+/** What is known of a quantity: of a part that was taken from stock, its own size. */
+const known = ({ known: all, inUse }: Results, id: string): Figure | undefined =>
+  id in inUse ? inUse[id] : all[id]?.figure;
 
 const shafts: Make = (plan, results, { print, fine }) => {
   const order = shaftOrder(plan, results);
@@ -101,10 +105,26 @@ const shafts: Make = (plan, results, { print, fine }) => {
     return found ? pick(found) : { text: 'not ordered' };
   };
   const flange = order.flange;
+  const stock = order.lines.some((l) => l.part !== undefined);
+  const [clip, full] = [plan.choices.retentionTo === 'cClip', plan.choices.retentionTo === 'fullFloat'];
   return [
     {
       title: 'Shafts',
       rows: [
+        ...(stock
+          ? [
+              row(
+                'Part number',
+                'as its seller lists it',
+                of((l) => text(l.part)),
+              ),
+              row(
+                'Seller',
+                '',
+                of((l) => text(l.seller)),
+              ),
+            ]
+          : []),
         row('Length', 'wheel face to inner end', (s) =>
           line(s) ? print(results.shafts.needs[s]?.fitted) : { text: 'not ordered' },
         ),
@@ -138,6 +158,34 @@ const shafts: Make = (plan, results, { print, fine }) => {
           'chamfered, deburred',
           of((l) => text(l.innerEnd)),
         ),
+        ...(full
+          ? []
+          : [
+              row(
+                'Bearing shoulder',
+                'wheel face to what the bearing is pressed against',
+                of((l) => mm(l.shoulder)),
+              ),
+            ]),
+        ...(clip
+          ? [
+              row(
+                'Clip groove',
+                'inner end to its outer wall',
+                of((l) => mm(l.clipPlace)),
+              ),
+              row(
+                'Clip groove, width',
+                'between its walls',
+                of((l) => mm(l.clipWidth)),
+              ),
+              row(
+                'Clip groove, diameter',
+                'at its floor',
+                of((l) => mm(l.clipDiameter)),
+              ),
+            ]
+          : []),
         row('Gap left to the cross shaft', 'shaft fully home', (s) => print(results.shafts.fit[s].gap)),
       ],
     },
@@ -150,7 +198,7 @@ const shafts: Make = (plan, results, { print, fine }) => {
         both('Stud thread', '', text(flange.thread)),
         both('Pilot', 'the register the wheel sits on', mm(flange.pilot)),
         both('Brake space', 'housing-end face to wheel face', NONE),
-      ].map((r) => (r.item === 'Brake space' ? row(r.item, r.note, (s) => fine(results.ends.space[s])) : r)),
+      ].map((r) => (r.item === 'Brake space' ? row(r.item, r.note, (s) => fine(results.stand.space[s])) : r)),
     },
     {
       title: 'Each must carry',
@@ -177,7 +225,7 @@ const brakes: Make = (plan, results, { print, fine }) => {
     {
       title: 'What the supplier asks',
       rows: [
-        row('Brake space', 'housing-end face to wheel face', (s) => fine(results.ends.space[s])),
+        row('Brake space', 'housing-end face to wheel face', (s) => fine(results.stand.space[s])),
         both('Bearing outside', 'what the bracket goes over', of('donor.bearingBore')),
         both('Housing end, holes across', 'centres, level', of('donor.endWide')),
         both('Housing end, holes upright', 'centres, upright', of('donor.endHigh')),
@@ -243,18 +291,33 @@ function lineSections(plan: Plan, results: Results, print: Printer): readonly Sh
     return [
       {
         title: `${line.name}: marks`,
-        columns: ['Mark from the cut end', 'Straight before it'],
+        columns: ['Mark from the start', 'Straight before it'],
         rows: [
-          ...bends.map((b, i) => cells(`Bend ${i + 1}`, 'where the bend begins', mm(b.mark), mm(b.straight))),
+          ...bends.map((b, i) =>
+            cells(
+              `Bend ${i + 1}`,
+              'start: the cut end nearest point 1; where the bend begins',
+              mm(b.mark),
+              mm(b.straight),
+            ),
+          ),
           cells('Last straight', 'after the last bend', NONE, mm(last)),
         ],
       },
       {
         title: `${line.name}: bends`,
-        columns: ['Bend by', 'Turn before it'],
-        rows: bends.map((b, i) =>
-          cells(`Bend ${i + 1}`, 'turned against the bend before', degrees(b.angle), degrees(b.rotation)),
-        ),
+        columns: ['Bend by', 'Its plane turned'],
+        rows: [
+          ...bends.map((b, i) =>
+            cells(
+              `Bend ${i + 1}`,
+              i === 0 ? 'the plane from which the next turn counts' : TURN_NOTE,
+              degrees(b.angle),
+              i === 0 ? NONE : turn(b.rotation, degrees),
+            ),
+          ),
+          cells('Radius of every bend', 'to the middle of the line, not to its inside', mm(line.radius), NONE),
+        ],
       },
       {
         title: `${line.name}: length`,
@@ -267,14 +330,20 @@ function lineSections(plan: Plan, results: Results, print: Printer): readonly Sh
   });
 }
 
-const BARE: Figure = {
-  id: '',
-  label: '',
-  unit: 'mm',
-  value: 0,
-  contributions: {},
-  working: { formula: '', inputs: {}, source: '' },
-};
+/** What is turned against what, and from where it is seen. */
+const TURN_NOTE = 'plane of this bend against the bend before, seen from the start looking along the line';
+
+/** Below this a turn is none, rad. */
+const NO_TURN = 0.0005;
+
+/** A turn as its size and its sense; a bare sign could be read two ways. */
+function turn(rotation: number, degrees: (value: number) => SheetCell): SheetCell {
+  if (Math.abs(rotation) < NO_TURN) return { text: 'none' };
+  const cell = degrees(Math.abs(rotation));
+  return { ...cell, text: `${cell.text} ${turnSense(rotation)}` };
+}
+
+const BARE: Figure = given('', '', 0, 0, 'mm', '');
 
 const hubs: Make = (plan, results, { print, fine }) => {
   const of = (id: string) => fine(known(results, id));

@@ -17,7 +17,21 @@ export interface PoseMotion {
   readonly lean: number;
   /** The tyre is pushed sideways by cornering. */
   readonly cornering: boolean;
+  /** Built into the axle’s end, rad; plus leans out at the top. */
+  readonly camber: number;
 }
+
+/** What has to pass: the tyre on its rim, and the rim, whose flanges may stand out beyond a stretched tyre. */
+export interface WheelWidth {
+  /** Section of the tyre on its rim, mm. */
+  readonly section: number;
+  /** Rim over its flanges, mm. */
+  readonly rim: number;
+}
+
+/** Half of the width that counts, mm: of the bulging tyre or of the rim, whichever is wider. */
+export const halfWidth = ({ section, rim }: WheelWidth, cornering: boolean): number =>
+  Math.max(section * (0.5 + (cornering ? BULGE : 0)), rim / 2);
 
 export interface StancePose {
   readonly obstacles: readonly Obstacle[];
@@ -41,25 +55,25 @@ export interface CentreRange {
 
 /**
  * Where the tyre’s middle may stand on one side so that it keeps its gap to everything in all poses: half the
- * section, the gap, the axle’s shift, its lean at the obstacle’s height, and the bulge of a tyre that corners all
- * take from the room.
+ * section or rim, the gap, the axle’s shift, its lean at the obstacle’s height, and the bulge of a tyre that corners
+ * all take from the room; built-in camber gives on one side what it takes on the other.
  *
- * @param section of the tyre on its rim, mm
- * @example centreRange(232, [{ obstacles: [rail at 489, gap 19], motion: none }]).least // 489 + 19 + 116 = 624
- * @source Gaps are signed sums along the car’s width; the lean moves a point at height h by h·sin φ
+ * @example centreRange({ section: 232, rim: 228.6 }, [{ obstacles: [rail at 489, gap 19], motion: none }]).least // 624
+ * @source Gaps are signed sums along the car’s width; lean and camber move a point at height h by h·sin φ
  */
-export function centreRange(section: number, poses: readonly StancePose[]): CentreRange {
+export function centreRange(wheel: WheelWidth, poses: readonly StancePose[]): CentreRange {
   let least: RangeEnd | undefined;
   let most: RangeEnd | undefined;
   for (const { obstacles, motion } of poses)
     for (const obstacle of obstacles) {
-      const taken = section * (0.5 + (motion.cornering ? BULGE : 0)) + obstacle.gap;
+      const taken = halfWidth(wheel, motion.cornering) + obstacle.gap;
       const lean = Math.abs(obstacle.height * Math.sin(motion.lean));
+      const out = obstacle.height * Math.sin(motion.camber);
       if (obstacle.from === 'inboard') {
-        const at = obstacle.y + taken + lean - motion.shift[0];
+        const at = obstacle.y + taken + lean - out - motion.shift[0];
         if (!least || at > least.at) least = { at, by: obstacle.id };
       } else {
-        const at = obstacle.y - taken - lean - motion.shift[1];
+        const at = obstacle.y - taken - lean - out - motion.shift[1];
         if (!most || at < most.at) most = { at, by: obstacle.id };
       }
     }
@@ -81,12 +95,12 @@ export function limitedBy(centre: number, { least, most }: CentreRange): string 
 }
 
 /**
- * Metal to be moved inboard so that the tyre fits at all, mm; 0 where it does.
+ * Metal to be moved inboard so that the tyre fits at all, mm; 0 where it does, undefined where one end is not known.
  *
  * @example archWork({ least: { at: 631.5, by: 'rail' }, most: { at: 619, by: 'lip' } }) // 12.5
  */
-export const archWork = ({ least, most }: CentreRange): number =>
-  least && most ? Math.max(0, least.at - most.at) : 0;
+export const archWork = ({ least, most }: CentreRange): number | undefined =>
+  least && most ? Math.max(0, least.at - most.at) : undefined;
 
 /**
  * Widest tyre that still fits, section in mm, found from the room that another one leaves. Both ends move by half
@@ -94,13 +108,16 @@ export const archWork = ({ least, most }: CentreRange): number =>
  *
  * @returns `value` with the steps taken; status `unlimited` where one end is open, `none` where no tyre fits
  */
-export function widestSection(poses: readonly StancePose[]): {
+export function widestSection(
+  poses: readonly StancePose[],
+  rim = 0,
+): {
   readonly value: number;
   readonly iterations: number;
   readonly status: 'found' | 'unlimited' | 'none';
 } {
   const room = (section: number): number => {
-    const { least, most } = centreRange(section, poses);
+    const { least, most } = centreRange({ section, rim }, poses);
     return least && most ? most.at - least.at : Infinity;
   };
   if (room(0) === Infinity) return { value: Infinity, iterations: 0, status: 'unlimited' };

@@ -2,8 +2,8 @@ import { MM_PER_INCH } from '../units';
 
 /** Both flanges of a rim together, mm: its overall width over the nominal one. */
 export const RIM_FLANGES_MM = 25.4;
-/** A tyre grows by this on a rim one inch wider, mm. */
-export const SECTION_PER_RIM_INCH = 5;
+/** A tyre’s section grows by this share of what its rim is wider than the measuring rim. */
+export const SECTION_PER_RIM = 0.4;
 /** Rims are measured and sold in steps of this, inch. */
 const RIM_STEP = 0.5;
 
@@ -57,10 +57,11 @@ export function measuringRim(section: number, aspect: number): number {
  * Section of a tyre on a rim of another width, mm.
  *
  * @param rim nominal width, inch
- * @example sectionOn({ section: 205, aspect: 0.6 }, 7.5) // 212.5
+ * @example sectionOn({ section: 205, aspect: 0.6 }, 7.5) // 220.24
+ * @source Tyre standards: 0.4 of the rim’s difference, rounded there to 5 mm per half inch
  */
 export const sectionOn = (tyre: { section: number; aspect: number }, rim: number): number =>
-  tyre.section + SECTION_PER_RIM_INCH * (rim - measuringRim(tyre.section, tyre.aspect));
+  tyre.section + SECTION_PER_RIM * MM_PER_INCH * (rim - measuringRim(tyre.section, tyre.aspect));
 
 /** Where wheel and tyre stand on one side, mm from the car’s centreline outward. */
 export interface WheelEdges {
@@ -72,7 +73,7 @@ export interface WheelEdges {
 }
 
 /**
- * Edges of a wheel on its mounting face.
+ * Edges of a wheel on its mounting face. A rim wider than its tyre stands out beyond it, so the wider of both counts.
  *
  * @param wms from the centreline to the wheel face, mm
  * @param rim nominal width, inch
@@ -83,7 +84,7 @@ export interface WheelEdges {
 export function wheelEdges(wheel: { wms: number; rim: number; et: number; section: number }): WheelEdges {
   const centre = wheel.wms - wheel.et;
   const rim = overallRim(wheel.rim) / 2;
-  const tyre = wheel.section / 2;
+  const tyre = Math.max(wheel.section / 2, rim);
   return {
     centre,
     rimIn: centre - rim,

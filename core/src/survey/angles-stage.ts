@@ -53,17 +53,14 @@ function resultOf(
   const symbols = Object.keys(inputs);
   return {
     ...base,
-    slope: derive(
-      {
-        id: `slope.${id}`,
-        label: `${label}, against level`,
-        unit: 'rad',
-        formula: symbols.map((s) => `{${s}}`).join(' + '),
-        source: 'Gauge readings along the chain of what it was zeroed on',
-        inputs,
-      },
-      (v) => symbols.reduce((sum, s) => sum + (v[s] ?? 0), 0),
-    ),
+    slope: derive({
+      id: `slope.${id}`,
+      label: `${label}, against level`,
+      unit: 'rad',
+      formula: symbols.map((s) => `{${s}}`).join(' + '),
+      source: 'Gauge readings along the chain of what it was zeroed on',
+      inputs,
+    }),
   };
 }
 

@@ -30,15 +30,12 @@ export function roomStage(of: RoomInput): readonly RoomResult[] {
 }
 
 function roomOf(side: Side, pose: Pose, lip: Figure, inboard: Figure): Figure {
-  return derive(
-    {
-      id: `room.${pose}.${side}`,
-      label: `Wheel room, ${side}, ${pose === 'ride' ? 'ride height' : 'full bump'}`,
-      unit: 'mm',
-      formula: '{y_lip} − {y_in}',
-      source: 'Arch lip less the furthest-out thing inboard, both from the centreline',
-      inputs: { y_lip: lip, y_in: inboard },
-    },
-    (v) => v.y_lip - v.y_in,
-  );
+  return derive({
+    id: `room.${pose}.${side}`,
+    label: `Wheel room, ${side}, ${pose === 'ride' ? 'ride height' : 'full bump'}`,
+    unit: 'mm',
+    formula: '{y_lip} − {y_in}',
+    source: 'Arch lip less the furthest-out thing inboard, both from the centreline',
+    inputs: { y_lip: lip, y_in: inboard },
+  });
 }

@@ -5,7 +5,7 @@ export interface LengthStyle {
   readonly unit: LengthUnit;
   /** Finest tape fraction; default 16. */
   readonly denominator?: TapeDenominator;
-  /** Decimals: default 1 for mm (and for a tape remainder in mm), 3 for inch. */
+  /** Decimals: default 1 for mm, 3 for inch and for a tape’s remainder, which is in inch too. */
   readonly digits?: number;
   /** Print `+` in front of a positive value. */
   readonly signed?: boolean;
@@ -15,14 +15,14 @@ export interface LengthStyle {
 export const MINUS = '\u2212';
 
 /**
- * Prints a length without its unit in `mm` and `in`; tape inches print the fraction and, where it is not
- * zero to the digits asked for, the remainder in mm, so that nothing is rounded silently.
+ * Prints a length without its unit. Tape inches print the fraction and, where it is not zero to the digits asked
+ * for, the remainder in decimals of an inch, so that nothing is rounded silently and one unit stands for all of it.
  *
  * @param mm length in mm
- * @example formatLength(1457.025, { unit: 'frac' }) // '57 3/8 −0.3 mm'
+ * @example formatLength(1457.025, { unit: 'frac' }) // '57 3/8 −0.012'
  */
 export function formatLength(mm: number, style: LengthStyle): string {
-  const digits = style.digits ?? (style.unit === 'in' ? 3 : 1);
+  const digits = style.digits ?? (style.unit === 'mm' ? 1 : 3);
   if (style.unit === 'frac') return formatTape(mm, style.denominator ?? 16, digits, style.signed ?? false);
   return formatNumber(style.unit === 'mm' ? mm : mm / MM_PER_INCH, digits, style.signed);
 }
@@ -43,18 +43,20 @@ export function formatNumber(value: number, digits: number, signed = false): str
 function formatTape(mm: number, denominator: TapeDenominator, digits: number, signed: boolean): string {
   if (!Number.isFinite(mm)) return '–';
   const steps = Math.round((mm / MM_PER_INCH) * denominator);
-  const rest = Number((mm - (steps / denominator) * MM_PER_INCH).toFixed(digits));
+  const rest = Number((mm / MM_PER_INCH - steps / denominator).toFixed(digits));
+  // Less than half a step is no fraction: a decimal says it plainly.
+  if (steps === 0 && rest !== 0) return formatNumber(mm / MM_PER_INCH, digits, signed);
   const sign = steps < 0 ? MINUS : signed && steps > 0 ? '+' : '';
-  if (rest === 0) return sign + tapeFraction(Math.abs(steps), denominator, '');
-  const tail = `${rest < 0 ? MINUS : '+'}${Math.abs(rest).toFixed(digits)} mm`;
-  return `${sign}${tapeFraction(Math.abs(steps), denominator, '"')} ${tail}`;
+  const fraction = `${sign}${tapeFraction(Math.abs(steps), denominator)}`;
+  if (rest === 0) return fraction;
+  return `${fraction} ${rest < 0 ? MINUS : '+'}${Math.abs(rest).toFixed(digits)}`;
 }
 
-function tapeFraction(steps: number, denominator: number, wholeMark: string): string {
+function tapeFraction(steps: number, denominator: number): string {
   const whole = Math.floor(steps / denominator);
   let over = steps % denominator;
   let under = denominator;
-  if (over === 0) return steps === 0 ? `0/${denominator}` : `${whole}${wholeMark}`;
+  if (over === 0) return String(whole);
   while (over % 2 === 0) {
     over /= 2;
     under /= 2;

@@ -50,6 +50,12 @@ describe('parseLength', () => {
     ['57 3/8 −0.3 mm', 'mm', 1457.025],
     ['57" +0.2 mm', 'mm', 1448],
     ['−57 3/8 +0.3 mm', 'mm', -1457.025],
+    // 57.375 − 0.012 and 57 + 0.008 inch, and 27.625 − 0.028.
+    ['57 3/8 −0.012 in', 'mm', 1457.0202],
+    ['57 +0.008', 'frac', 1448.0032],
+    ['27 5/8 −0.028', 'frac', 700.9638],
+    ['57" +.008"', 'mm', 1448.0032],
+    ['57 1/128', 'mm', 1447.9984375],
   ] as const)('reads %s in a field of %s', (text, unit, expected) => {
     expect(mm(text, unit)).toBeCloseTo(expected, 9);
   });
@@ -57,6 +63,16 @@ describe('parseLength', () => {
   it.each([
     ['57 3/0', /nothing below the line/],
     ['57 9/8', /one or more/],
+    ['57 -3/8', /two ways/],
+    ['57 - 3/8', /two ways/],
+    ['57- 3/8', /two ways/],
+    ["4' 9 -3/8", /two ways/],
+    ['3/6', /halves, quarters/],
+    ['5/1', /halves, quarters/],
+    ['57 1/3', /halves, quarters/],
+    ['57 1/256', /halves, quarters/],
+    ['57 -0.3', /not a length/],
+    ['57 −0.3 mm', /not a length/],
     ['', /Type a length/],
     ['abc', /not a length/],
     ['1e9', /not a length/],
@@ -80,11 +96,14 @@ describe('formatLength', () => {
     [1457.325, { unit: 'mm' }, '1457.3'],
     [1457.325, { unit: 'in' }, '57.375'],
     [1457.325, { unit: 'frac' }, '57 3/8'],
-    [1457.025, { unit: 'frac' }, '57 3/8 −0.3 mm'],
-    [1448, { unit: 'frac' }, '57" +0.2 mm'],
-    [-1457.025, { unit: 'frac' }, '−57 3/8 +0.3 mm'],
-    [0, { unit: 'frac' }, '0/16'],
-    [0.3, { unit: 'frac' }, '0/16 +0.3 mm'],
+    [1457.025, { unit: 'frac' }, '57 3/8 −0.012'],
+    [1448, { unit: 'frac' }, '57 +0.008'],
+    [-1457.025, { unit: 'frac' }, '−57 3/8 +0.012'],
+    // 700.963 mm is 27.597 in: 27 5/8 less 28 thousandths.
+    [700.9638, { unit: 'frac' }, '27 5/8 −0.028'],
+    [0, { unit: 'frac' }, '0'],
+    [0.3, { unit: 'frac' }, '0.012'],
+    [-0.3, { unit: 'frac' }, '−0.012'],
     [30.559375, { unit: 'frac', denominator: 64, digits: 2 }, '1 13/64'],
     [-0.04, { unit: 'mm' }, '0.0'],
     [-25.25, { unit: 'mm', digits: 2 }, '−25.25'],
@@ -100,8 +119,8 @@ describe('parser and formatter are inverse', () => {
   const denominators = fc.constantFrom<TapeDenominator[]>(16, 32, 64);
 
   it.each(['mm', 'in', 'frac'] as const)('to the digits printed, in %s', (unit) => {
-    const digits = unit === 'in' ? 3 : 2;
-    const half = (unit === 'in' ? 25.4 : 1) * 0.5 * 10 ** -digits;
+    const digits = unit === 'mm' ? 2 : 3;
+    const half = (unit === 'mm' ? 1 : 25.4) * 0.5 * 10 ** -digits;
     fc.assert(
       fc.property(lengths, denominators, (value, denominator) => {
         const back = mm(formatLength(value, { unit, denominator, digits }), unit);

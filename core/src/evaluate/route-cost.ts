@@ -1,0 +1,177 @@
+import { keeps, told, unknownCheck, type Check } from '../checks';
+import { derive, given, type Figure } from '../measure';
+import { DONOR_PARTS, type PatternRoute, type Plan } from '../plan';
+import type { JointResult } from '../mating';
+
+type Of = (id: string) => Figure | undefined;
+
+/** What a way to make flange and wheel agree costs; other shafts stand with the shafts. */
+const PATTERN_COSTS: Readonly<Partial<Record<PatternRoute, readonly [id: string, what: string]>>> = {
+  redrill: ['redrill.cost', 'the re-drill'],
+  adapter: ['adapter.cost', 'the adapters'],
+};
+
+/** A price of the route: what it is for, under which heading, and the figure once it is known. */
+export interface Price {
+  readonly heading: 'purchase' | 'parts' | 'shafts' | 'machining' | 'joints' | 'pattern';
+  readonly what: string;
+  readonly figure: Figure | undefined;
+  /** Quantity to be filled in where it is not known. */
+  readonly id: string;
+}
+
+/** All that a route costs, priced or not. */
+export function pricesOf(plan: Plan, mating: readonly JointResult[], of: Of): readonly Price[] {
+  const price = (heading: Price['heading'], id: string, what: string): Price => ({
+    heading,
+    what,
+    id,
+    figure: of(id),
+  });
+  const missing = DONOR_PARTS.filter((part) => plan.facts[`part.${part}`]?.value === 'missing');
+  const way = PATTERN_COSTS[plan.choices.pattern];
+  const noted = plan.joints.wheelPattern?.cost !== undefined;
+  return [
+    price('purchase', 'cost.donor', 'the donor'),
+    ...missing.map((part) => price('parts', `cost.${part}`, part)),
+    price('shafts', 'cost.shafts', 'shafts'),
+    price('machining', 'cost.machining', 'machining and welding'),
+    ...(way && !noted ? [price('pattern', ...way)] : []),
+    ...mating.flatMap((j): Price[] => {
+      const { cost } = j.note;
+      const id = `joint.${j.id}.cost`;
+      return cost === undefined
+        ? []
+        : [
+            {
+              heading: 'joints',
+              what: j.label,
+              id,
+              figure: given(id, `${j.label}, cost`, cost, 0, 'money', 'Noted with the joint'),
+            },
+          ];
+    }),
+  ];
+}
+
+/** Sum of all prices that are known; undefined while none is. */
+export function totalOf(prices: readonly Price[]): Figure | undefined {
+  const known = prices.flatMap((p) => p.figure ?? []);
+  if (known.length === 0) return undefined;
+  const symbols = known.map((_, i) => `p_${i + 1}`);
+  return derive({
+    id: 'route.total',
+    label: 'This route costs',
+    unit: 'money',
+    formula: symbols.map((s) => `{${s}}`).join(' + '),
+    source: 'All that has a price, in your own money',
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, known[i] as Figure])),
+  });
+}
+
+/** The route against the budget. A price that is not known can only make it dearer. */
+export function budgetCheck(prices: readonly Price[], budget: Figure | undefined): Check[] {
+  const total = totalOf(prices);
+  if (!budget || !total) return [];
+  const base = {
+    id: 'brief.budget',
+    stage: 'brief' as const,
+    reason: 'Money that is gone halfway leaves a car on stands.',
+    at: 'brief.budget',
+  };
+  const left = derive({
+    id: 'route.left',
+    label: 'Left of the budget',
+    unit: 'money',
+    formula: '{b} − {c}',
+    source: 'Budget less what this route costs so far',
+    inputs: { b: budget, c: total },
+  });
+  const open = prices.filter((p) => p.figure === undefined);
+  const fits = keeps('atLeast', left.value, 0, 'money');
+  if (fits && open.length)
+    return [
+      {
+        ...unknownCheck({
+          ...base,
+          unknown: `Whether the budget suffices: no price yet for ${open.map((p) => p.what).join(', ')}`,
+          lacks: open.map((p) => p.id),
+        }),
+        figure: { value: left.value, unit: 'money', figureId: left.id },
+      },
+    ];
+  return [
+    {
+      ...base,
+      ...told(fits ? 'ok' : 'caution', {
+        holds: 'The budget suffices for this route',
+        fails: 'This route costs more than the budget',
+        todo: 'Compare the routes, take a cheaper part, or raise the budget.',
+      }),
+      figure: { value: left.value, unit: 'money', figureId: left.id },
+    },
+  ];
+}
+
+/** Days of a week, and milliseconds of a day. */
+const WEEK = 7;
+const DAY_MS = 86_400_000;
+
+/** Days until the route is done: the longest wait, then all hours at the builder’s pace; undefined while unknown. */
+export function daysOf(mating: readonly JointResult[], of: Of): Figure | undefined {
+  const [hours, pace, lead] = [of('time.hours'), of('brief.hoursPerWeek'), of('time.lead')];
+  if (!hours || !pace || !lead) return undefined;
+  const noted = mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0);
+  return derive({
+    id: 'route.days',
+    label: 'Days until this route is done',
+    unit: 'count',
+    formula: `{l} + ({h} + {j})·${WEEK}/{p}`,
+    source: 'The longest wait, then your own hours and those of the joints at your pace',
+    inputs: {
+      l: lead,
+      h: hours,
+      j: given('joint.hours', 'Hours noted with the joints', noted, 0, 'count', 'Noted with the joints'),
+      p: pace,
+    },
+  });
+}
+
+/**
+ * The date wanted against what the route takes.
+ *
+ * @param today ISO date; without it nothing can be told, since the computation has no clock
+ */
+export function dateCheck(plan: Plan, days: Figure | undefined, today: string | undefined): Check[] {
+  const { finishBy } = plan.brief;
+  if (!finishBy || today === undefined) return [];
+  const base = {
+    id: 'brief.date',
+    stage: 'brief' as const,
+    reason: `Wanted by ${finishBy}. Parcels come first, then the work; what goes wrong comes on top.`,
+    at: 'time.hours',
+  };
+  if (!days)
+    return [
+      unknownCheck({
+        ...base,
+        unknown: 'Whether the date can be kept: not known',
+        lacks: ['time.hours', 'time.lead'],
+      }),
+    ];
+  const left = Math.floor((Date.parse(finishBy) - Date.parse(today)) / DAY_MS);
+  const spare = left - Math.ceil(days.value);
+  const assumed = Object.values(days.assumed);
+  return [
+    {
+      ...base,
+      ...told(spare >= 0 ? 'ok' : 'caution', {
+        holds: 'The date can be kept',
+        fails: `This route ends ${-spare} days after the date wanted`,
+        todo: 'Begin with what has to be ordered, put more hours a week in, or take a quicker route.',
+      }),
+      figure: { value: Math.ceil(days.value), unit: 'count', figureId: days.id },
+      ...(assumed.length ? { assumed } : {}),
+    },
+  ];
+}
