@@ -1,10 +1,7 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { allFigures, evaluate } from '../evaluate';
 import type { Brief, Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
-import { engineSideTorque } from './axle-torque';
-import { rearLoad, tractionTorque } from './rear-load';
 
 const car: Record<string, ReturnType<typeof reading>> = {
   'brief.mass': reading('scale', 1020),
@@ -51,41 +48,63 @@ describe('engine side', () => {
     const { 'brief.torque': _, ...without } = plan().readings;
     expect(value({ ...plan({ torqueCurve }), readings: without }, 'brief.engineSide')).toBeCloseTo(4032.48, 1);
   });
-
-  it('is in proportion to everything in it', () => {
-    const part = fc.double({ min: 0.5, max: 4, noNaN: true });
-    fc.assert(
-      fc.property(part, part, part, part, (torque, stall, gear, axle) => {
-        const base = { torque, stall, gear, axle, efficiency: 0.87, share: 0.75, shock: 1.3 };
-        const once = engineSideTorque(base);
-        expect(engineSideTorque({ ...base, gear: gear * 2 })).toBeCloseTo(2 * once, 6);
-      }),
-    );
-  });
 });
 
+/** The same by stepping: the load thrown back until nothing changes, then the driveshaft’s torque on one tyre. */
+function stepped(v: { mu: number; hop: number; pull: number; track: number; ratio: number }) {
+  const [weight, back, arm, h] = [1022 * 9.80665, (466 / 1022) * 2450, 2450, 510];
+  let load = (weight * back) / arm;
+  for (let n = 0; n < 200; n += 1) load = Math.min(weight, (weight * back + v.mu * load * h) / arm);
+  const radius = 0.97 * 300;
+  const held = (v.mu * load * radius * v.hop) / 1000 / v.ratio;
+  const more = (Math.min(held, v.pull) * 1000) / v.track;
+  return { load, torque: (v.mu * (load / 2 + more) * radius * v.hop) / 1000 };
+}
+
 describe('tyre side', () => {
-  it('holds what friction and the load thrown back allow', () => {
-    // W 10022.4 N, a_f 1117.12 mm, arm 2450 − 1.1·510 = 1889 mm: 5927.1 N; one tyre at 291 mm.
-    expect(value(plan(), 'brief.rearLoad')).toBeCloseTo(5927.1, 0);
-    expect(value(plan(), 'brief.tractionSide')).toBeCloseTo(948.6, 0);
+  it('holds what friction, the load thrown back, hop and the driveshaft’s torque allow', () => {
+    // A road tyre, μ 1.0; a standing start, hop 1.1. W 10022.4 N, a_f 1117.12 mm, arm 2450 − 510 = 1940: 5771.3 N.
+    expect(value(plan(), 'brief.rearLoad')).toBeCloseTo(5771.3, 0);
+    // Driveshaft: both tyres hold 1.0·5771.3·0.291·1.1/3.91 = 472.5 N·m, on a track of 1402: 337.0 N on one tyre.
+    expect(value(plan(), 'brief.reaction')).toBeCloseTo(337.0, 0);
+    // (2885.6 + 337.0)·0.291·1.1.
+    expect(value(plan(), 'brief.tractionSide')).toBeCloseTo(1031.6, 0);
+    expect(evaluate(plan()).brief.tractionSide?.assumed['stance.track']?.why).toContain('offset');
   });
 
   it('agrees with stepping the acceleration until the load no longer changes', () => {
-    const v = { mass: 1180, frontToCg: 1390, wheelbase: 2610, cgHeight: 560, friction: 1.4 };
-    const weight = v.mass * 9.80665;
-    let load = (weight * v.frontToCg) / v.wheelbase;
-    for (let i = 0; i < 200; i += 1)
-      load = (weight * v.frontToCg + v.friction * load * v.cgHeight) / v.wheelbase;
-    expect(rearLoad(v)).toBeCloseTo(load, 6);
+    const strip = plan({ use: 'strip', launch: 'hard' }, { 'wheel.et': reading('chosen', 31) });
+    const pull = 420 * 2.92 * 0.9 * 1.8;
+    const by = stepped({ mu: 2, hop: 1.25, pull, track: 1340, ratio: 3.91 });
+    expect(value(strip, 'brief.rearLoad')).toBeCloseTo(by.load, 3);
+    expect(value(strip, 'brief.tractionSide')).toBeCloseTo(by.torque, 3);
+  });
+
+  it('takes friction by the use and hop by the launch, each shown as assumed', () => {
+    const by = (brief: Partial<Brief>) => evaluate(plan(brief)).brief.tractionSide?.assumed;
+    expect(by({ use: 'strip' })?.['brief.friction']).toMatchObject({ value: 2 });
+    expect(by({ use: 'trail' })?.['brief.friction']).toMatchObject({ value: 0.8 });
+    expect(by({ launch: 'hard' })?.['brief.hop']).toMatchObject({ value: 1.25 });
+    expect(value(plan({ use: 'strip' }), 'brief.tractionSide')).toBeGreaterThan(
+      2 * (value(plan(), 'brief.tractionSide') ?? 0),
+    );
+    // Once the tyre governs, a harder launch still loads it harder.
+    const hard = evaluate(plan({ launch: 'hard' })).brief;
+    expect(hard.governs).toBe('tyre');
+    expect(hard.demand?.value).toBeGreaterThan(evaluate(plan()).brief.demand?.value ?? Infinity);
+  });
+
+  it('leaves both tyres alike where springs take the driveshaft’s torque', () => {
+    const base = plan();
+    const sprung = { ...base, choices: { ...base.choices, reaction: 'springs' as const } };
+    expect(value(sprung, 'brief.reaction')).toBe(0);
+    // 2885.6·0.291·1.1.
+    expect(value(sprung, 'brief.tractionSide')).toBeCloseTo(923.7, 0);
   });
 
   it('never has more than the whole car on it', () => {
-    const light = { mass: 700, frontToCg: 1500, wheelbase: 2200, cgHeight: 640, friction: 2.6 };
-    expect(rearLoad(light)).toBeCloseTo(700 * 9.80665, 6);
-    expect(rearLoad({ ...light, cgHeight: 900 })).toBeCloseTo(700 * 9.80665, 6);
-    expect(() => rearLoad({ ...light, wheelbase: 0 })).toThrow(RangeError);
-    expect(tractionTorque(2963.5, 291, 1.1)).toBeCloseTo(948.6, 1);
+    const lifting = { 'brief.friction': reading('chosen', 2.9), 'brief.cgHeight': reading('chosen', 860) };
+    expect(value(plan({}, lifting), 'brief.rearLoad')).toBeCloseTo(1022 * 9.80665, 6);
   });
 });
 
@@ -108,10 +127,10 @@ describe('demand', () => {
     expect(evaluate(plan({ gears: [] })).brief.engineSide).toBeUndefined();
   });
 
-  it('cautions where the axle loads do not make up the mass', () => {
+  it('stops where the axle loads contradict the mass', () => {
     const check = (p: Plan) => evaluate(p).checks.find((c) => c.id === 'brief.weights');
     expect(check(plan())).toMatchObject({ level: 'ok' });
     const off = check(plan({}, { 'brief.front': reading('scale', 521) }));
-    expect(off).toMatchObject({ level: 'caution', figure: { value: -33, unit: 'kg' } });
+    expect(off).toMatchObject({ level: 'stop', figure: { value: -33, unit: 'kg' } });
   });
 });

@@ -1,3 +1,1 @@
-export * from './axle-torque';
 export * from './brief-stage';
-export * from './rear-load';

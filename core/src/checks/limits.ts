@@ -19,6 +19,9 @@ export type LimitId =
   | 'level.diagonal'
   | 'survey.closure'
   | 'survey.offset'
+  | 'survey.bolt'
+  | 'survey.tube'
+  | 'donor.wall'
   | 'donor.closure'
   | 'donor.splineMajor'
   | 'cut.fromCasting'
@@ -95,6 +98,9 @@ const LIST: readonly Limit[] = [
   mm('level.diagonal', 'Diagonals against each other', 6, 100),
   mm('survey.closure', 'Both halves of the old axle against its width', 3, 50),
   mm('survey.offset', 'Old axle off the car’s centreline', 5, 50),
+  mm('survey.bolt', 'Mount hole over its bolt', 0.5, 10),
+  mm('survey.tube', 'Donor’s tube against the old axle’s', 0.5, 50),
+  mm('donor.wall', 'Tube inside as read against outside less walls', 1, 20),
   mm('donor.closure', 'Donor readings that must add up', 2, 50),
   mm('donor.splineMajor', 'Spline major diameter against the standard', 0.3, 5),
   mm('cut.fromCasting', 'Least distance of a cut from the casting', 40),

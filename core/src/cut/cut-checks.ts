@@ -1,7 +1,9 @@
 import {
   compared,
   judge,
+  keeps,
   limitOf,
+  told,
   unknownCheck,
   type Check,
   type CheckLimit,
@@ -32,6 +34,8 @@ export interface CutChecksInput {
   readonly ends: EndsResult;
   readonly stand: StandResult;
   readonly learned: LearnedResult;
+  /** Tube left beside the spring seats, mm. */
+  readonly perch: Sided<Maybe>;
   /** Readings round the end faces, by quantity. */
   readonly faces: Readonly<Record<string, Maybe>>;
 }
@@ -44,7 +48,7 @@ export function cutChecks(input: CutChecksInput, limits: Changes): Check[] {
     checks.push(...workChecks(input, side));
     const marks = input.marks.marks[side];
     if (marks) checks.push(...markChecks(marks, side, input.method, limits));
-    checks.push(...afterChecks(input.learned, side, limits));
+    checks.push(...perchChecks(input.perch[side], side), ...afterChecks(input.learned, side, limits));
     const face = input.square.latest[side];
     if (face) checks.push(...faceChecks(face, side, limits));
     checks.push(...halfReadFaces(input, side));
@@ -193,6 +197,25 @@ function nearCheck(side: Side, limit: CheckLimit, { id, from, figure, at }: Near
     reason: 'A weld beside another weld or a casting cracks, and a fit or bearing seat must not be heated.',
     at,
   });
+}
+
+/** A spring seat has to stand on the tube that is left. */
+function perchChecks(room: Maybe, side: Side): Check[] {
+  if (!room) return [];
+  return [
+    {
+      id: `cut.perch.${side}`,
+      stage: 'cut',
+      ...told(keeps('atLeast', room.value, 0, 'mm') ? 'ok' : 'stop', {
+        holds: `${sideName(side)} spring seat stands on the tube that is left`,
+        fails: `${sideName(side)} spring seat does not fit on the tube that is left`,
+        todo: 'Take another width or pinion place, or move the spring; a seat cannot hang over casting or housing end.',
+      }),
+      figure: compared(room),
+      reason: 'The seats stand where the car’s springs are, however short the tube gets.',
+      at: 'spring.spacing',
+    },
+  ];
 }
 
 /** The tube as read after the work: a little off is told, what no weld can do is a wrong reading. */

@@ -1,5 +1,5 @@
 import { bySide, type Side, type Sided } from '../geometry';
-import { derive, least, type Figure } from '../measure';
+import { derive, least, meanOf, type Figure } from '../measure';
 import { DIAMETERS } from '../plan';
 
 type Maybe = Figure | undefined;
@@ -8,12 +8,16 @@ export interface FloatInput {
   readonly figures: Readonly<Record<string, Maybe>>;
   /** Outside of the tube that will be there: the new one where there is one, mm. */
   readonly tubeOd: Sided<Maybe>;
+  /** Wall of the donor’s tube, where that stays, mm. */
+  readonly tubeWall: Maybe;
 }
 
 /** A full-float end of one side. */
 export interface FloatEnd {
   /** Plug turned to this diameter, mm. */
   readonly plug?: Figure;
+  /** Tube’s inside as read against its outside less both walls, mm. */
+  readonly wall?: Figure;
   /** Comes off the plug, mm in diameter. */
   readonly turnOff?: Figure;
   /** Angle between hub and drive spline from what is built in, rad. */
@@ -24,9 +28,10 @@ export interface FloatEnd {
 }
 
 /** Full-float ends: the plug turned to the tube that is there, what camber and toe do to the spline, where holes go. */
-export const floatStage = ({ figures, tubeOd }: FloatInput): Sided<FloatEnd> =>
+export const floatStage = ({ figures, tubeOd, tubeWall }: FloatInput): Sided<FloatEnd> =>
   bySide((side) => ({
     ...plugOf(figures, side),
+    ...wallOf(figures, tubeWall, tubeOd[side], side),
     ...angleOf(figures, side),
     ...holesOf(figures, tubeOd[side], side),
   }));
@@ -65,6 +70,29 @@ function plugOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'plu
   return { plug, turnOff };
 }
 
+function wallOf(figures: FloatInput['figures'], t: Maybe, D: Maybe, side: Side): Pick<FloatEnd, 'wall'> {
+  const B = meanOf(
+    {
+      id: `float.inside.${side}`,
+      label: `Tube’s inside, ${side}`,
+      unit: 'mm',
+      source: 'Mean of its diameters',
+    },
+    DIAMETERS.flatMap(({ id }) => figures[`float.bore.${side}.${id}`] ?? []),
+  );
+  if (!t || !D || !B) return {};
+  return {
+    wall: derive({
+      id: `float.wall.${side}`,
+      label: `Tube’s inside against outside and wall, ${side}`,
+      unit: 'mm',
+      formula: '{B} − ({D} − 2·{t})',
+      source: 'Inside as read less the outside without both walls',
+      inputs: { B, D, t },
+    }),
+  };
+}
+
 function angleOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'angle'> {
   const [camber, toe] = [figures[`float.camber.${side}`], figures[`float.toe.${side}`]];
   if (!camber || !toe) return {};
@@ -73,7 +101,7 @@ function angleOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'an
       id: `float.angle.${side}`,
       label: `Drive spline out of line, ${side}`,
       unit: 'rad',
-      formula: 'atan √(tan² {γ} + tan² {τ})',
+      formula: 'atan(√(tan({γ})² + tan({τ})²))',
       source: 'The shaft stays square to the differential, the hub stands by camber and toe',
       inputs: { γ: camber, τ: toe },
     }),

@@ -1,10 +1,7 @@
 export * from './cut-checks';
 export * from './face-tilt';
 export * from './marks-stage';
-export * from './press-fit';
-export * from './school-halves';
 export * from './school-stage';
-export * from './scribe';
 export * from './square-stage';
 export * from './ends-stage';
 export * from './float-stage';
@@ -12,3 +9,5 @@ export * from './learned-stage';
 export * from './tube-checks';
 export * from './tube-stage';
 export * from './stand-stage';
+export * from './perch-stage';
+export * from './tool-checks';

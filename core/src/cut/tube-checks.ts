@@ -1,4 +1,13 @@
-import { compared, judge, limitOf, unknownCheck, type Check, type LimitChange, type LimitId } from '../checks';
+import {
+  compared,
+  judge,
+  judgeClosure,
+  limitOf,
+  unknownCheck,
+  type Check,
+  type LimitChange,
+  type LimitId,
+} from '../checks';
 import { SIDES, sideName, type Side, type Sided } from '../geometry';
 import { derive, given, least, type Figure } from '../measure';
 import type { CutMethod, Retention, TubeItem } from '../plan';
@@ -227,7 +236,7 @@ function pieceCheck(free: Figure | undefined, side: Side, limits: Changes): Chec
   });
 }
 
-function floatChecks({ angle, turnOff }: FloatEnd, side: Side, limits: Changes): Check[] {
+function floatChecks({ angle, turnOff, wall }: FloatEnd, side: Side, limits: Changes): Check[] {
   const checks: Check[] = [
     judge({
       id: `float.angle.${side}`,
@@ -244,6 +253,24 @@ function floatChecks({ angle, turnOff }: FloatEnd, side: Side, limits: Changes):
       lacks: [`float.camber.${side}`, `float.toe.${side}`],
     }),
   ];
+  if (wall)
+    checks.push(
+      judgeClosure(
+        {
+          id: `float.wall.${side}`,
+          stage: 'cut',
+          figure: wall,
+          limit: limitOf(limits, 'donor.wall'),
+          holds: `${sideName(side)} tube’s inside, outside and wall agree`,
+          fails: `${sideName(side)} tube’s inside, outside and wall contradict each other`,
+          unknown: `${sideName(side)} tube’s wall: not known`,
+          reason: 'The plug is turned to the inside: one of the three was read at another tube or place.',
+          todo: 'Read all three again, off the seam.',
+          at: 'donor.tubeWall',
+        },
+        ['donor.tubeWall', 'donor.tubeOd', ...['a', 'b', 'c', 'd'].map((d) => `float.bore.${side}.${d}`)],
+      ),
+    );
   if (turnOff && turnOff.value < 0)
     checks.push({
       id: `float.plug.${side}`,

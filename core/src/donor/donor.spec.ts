@@ -32,8 +32,26 @@ describe('donor', () => {
     expect(donor({}).donor.closure.left?.value).toBeCloseTo(-0.02, 9);
     const off = { 'donor.brakeSpace.left': reading('caliper', 71.3) };
     expect(donor(off).donor.closure.left?.value).toBeCloseTo(-4.72, 9);
-    expect(check(off, 'donor.closure.left')).toMatchObject({ level: 'caution', stage: 'donor' });
+    expect(check(off, 'donor.closure.left')).toMatchObject({
+      level: 'stop',
+      stage: 'donor',
+      contradicts: ['donor.casting.left', 'donor.tube.left', 'donor.brakeSpace.left', 'donor.half.left'],
+    });
     expect(check(off, 'donor.closure.right')).toMatchObject({ level: 'ok' });
+  });
+
+  it('is ok within its limit, and says where the readings cannot tell: 1.87 against 2', () => {
+    const near = check({ 'donor.brakeSpace.left': reading('caliper', 77.89) }, 'donor.closure.left');
+    expect(near?.figure?.value).toBeCloseTo(1.87, 9);
+    expect(near).toMatchObject({
+      level: 'ok',
+      title: expect.stringContaining('within what the readings can tell'),
+    });
+    expect(near?.within).toBeCloseTo(2 * Math.sqrt((2 * 0.8 ** 2 + 2 * 0.02 ** 2) / 3), 6);
+    const seen = { 'donor.tube.left': reading('seen', 591.1) };
+    // 3.08 off, but a look explains 2.5.
+    expect(check(seen, 'donor.closure.left')?.level).toBe('stop');
+    expect(check({ 'donor.tube.left': reading('seller', 591.1) }, 'donor.closure.left')?.level).toBe('caution');
   });
 
   it('compares both halves with the width read across', () => {

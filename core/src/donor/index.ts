@@ -1,6 +1,5 @@
 export * from './donor-checks';
 export * from './donor-stage';
-export * from './spline';
 export * from './capacity';
 export * from './condition-checks';
 export * from './ratio-stage';

@@ -1,5 +1,6 @@
 import type { Results } from '../evaluate';
 import { sideName, type Side } from '../geometry';
+import { restsOn } from '../measure';
 import { POSES, quantity, ROOM_HEIGHTS, type Plan, type Pose } from '../plan';
 import { POSE_SHAPES, RIM_BOTTOM, tightest } from '../stance';
 import { MM_PER_INCH } from '../units';
@@ -254,7 +255,12 @@ function handlesOf(results: Results, side: Side, at: At, radius: number): MarkHa
     ...(edges && et !== undefined
       ? [handle('wheel.et', `Wheel offset, ${side} wheel`, et, at(edges.centre, radius * 0.8), -out)]
       : []),
-    ...(face !== undefined && width !== undefined && !results.stand.by.left && !results.stand.by.right
+    ...(face !== undefined &&
+    width !== undefined &&
+    stance.half &&
+    restsOn(stance.half).has('brief.targetWidth') &&
+    !results.stand.by.left &&
+    !results.stand.by.right
       ? [handle('brief.targetWidth', `WMS width, ${side} wheel face`, width, at(face, -radius * 0.32), out / 2)]
       : []),
   ];

@@ -1,6 +1,13 @@
 import { briefChecks } from '../brief';
 import { withAcceptance, type Check } from '../checks';
-import { cutChecks, tubeChecks, type CutChecksInput, type SchoolPlan, type TubeChecksInput } from '../cut';
+import {
+  cutChecks,
+  toolChecks,
+  tubeChecks,
+  type CutChecksInput,
+  type SchoolPlan,
+  type TubeChecksInput,
+} from '../cut';
 import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../donor';
 import { hubsChecks, type HubsChecksInput } from '../hub-ends';
 import { matingChecks } from '../mating';
@@ -41,6 +48,7 @@ type Parts = Pick<
   | 'ends'
   | 'stand'
   | 'learned'
+  | 'perch'
   | 'inUse'
 > & {
   readonly known: Readonly<Record<string, Known>>;
@@ -78,6 +86,7 @@ function makeCheckers() {
     pair: memoStage((v: { school: Plan['choices']['school']; searches: Plan['searches'] }) =>
       pairTrouble({ choices: { ...EMPTY_PLAN.choices, school: v.school }, searches: v.searches }),
     ),
+    tools: memoStage(toolChecks),
     typed: memoStage(
       (v: Readonly<Record<'holes' | 'pcd' | 'wheelHoles' | 'wheelPcd', Figure | undefined>>) => ({
         flange: { holes: v.holes, pcd: v.pcd },
@@ -118,6 +127,7 @@ export function createChecks() {
       ...dateCheck(plan, daysOf(mating, of), today),
       ...held.level({ level, figures: groups.level(of), limits }),
       ...held.survey({ survey, limits }),
+      ...held.tools({ brief: plan.brief, choices: plan.choices, school }),
       ...held.angles({ angles }),
       ...donorChecks(parts.donor, limits),
       ...ratioChecks(judged.ratio, of('brief.axleRatio')),
@@ -145,9 +155,14 @@ function isAsked(plan: Plan, { level, stage }: Check, planned: boolean): boolean
 function named(plan: Plan, parts: Parts, check: Check): Check {
   if (check.level !== 'unknown' || !check.lacks) return check;
   const lacks = check.lacks
+    .filter((id) => !id.startsWith('joint.'))
     .flatMap((id) => (id === 'brief.demand' ? (parts.brief.demand ? [] : torqueNeeds(plan)) : [id]))
     .filter((id) => lacking(plan, parts, id));
-  return { ...check, lacks: [...new Set(lacks)], ...(lacks[0] === undefined ? {} : { at: lacks[0] }) };
+  const unique = [...new Set(lacks)];
+  const at = check.id.startsWith('joint.') ? undefined : lacks[0];
+  const same = unique.length === check.lacks.length && unique.every((id, i) => id === check.lacks?.[i]);
+  if (same && (at === undefined || at === check.at)) return check;
+  return { ...check, lacks: unique, ...(at === undefined ? {} : { at }) };
 }
 
 function cutAndShafts(
@@ -173,6 +188,7 @@ function cutAndShafts(
       ends,
       stand,
       learned,
+      perch: parts.perch,
       faces,
       limits,
     }),
@@ -189,6 +205,8 @@ function cutAndShafts(
       length: pair('donor.shaft'),
       floatMin: of('donor.endFloatMin'),
       floatMax: of('donor.endFloatMax'),
+      spareEnd:
+        choices.retention === 'cClip' && choices.retentionTo !== 'cClip' ? of('convert.end') : undefined,
       received: pair('shaft.received'),
       limits,
     }),

@@ -1,5 +1,5 @@
 import { isPlanned, type SchoolPlan } from '../cut';
-import { SIDES } from '../geometry';
+import { otherSide, SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import { CORNERS, type Plan } from '../plan';
 import { heldBy, type Contradicted } from './contradictions';
@@ -77,7 +77,7 @@ function needsOf(plan: Plan, parts: Parts): Readonly<Record<string, readonly str
     cut,
     marks: [...cut, ...marks],
     shafts: [...cut, ...shafts],
-    engagement: [...shafts, ...splineNeeds(plan), ...sides('donor.sideGear'), 'donor.sideGearSpline'],
+    engagement: [...cut, ...shafts, ...splineNeeds(parts), ...sides('donor.sideGear'), 'donor.sideGearSpline'],
     torque: torqueNeeds(plan),
     level: CORNERS.map((c) => `level.height.${c}`),
     survey: ['survey.left', 'survey.right', 'survey.width'],
@@ -100,7 +100,7 @@ function needsOf(plan: Plan, parts: Parts): Readonly<Record<string, readonly str
       ...(spacer === 'none' ? [] : ['spacer.thick']),
       ...(spacer === 'adapter' ? ['adapter.floor', 'adapter.nut', 'adapter.stud'] : []),
     ],
-    brakes: [...sides('donor.brakeSpace'), 'rotor.offset', 'caliper.middle'],
+    brakes: [...sides('donor.brakeSpace'), ...endsNeeds(parts), 'rotor.offset', 'caliper.middle'],
     ratio: known['ratio.pinionTurns'] ? ['ratio.wheelTurns', 'fact.ratio.how'] : ['ratio.ring', 'ratio.pinion'],
   };
 }
@@ -123,9 +123,19 @@ function restsOf({ marks, shafts, stance, brief, tubes }: Parts, school: SchoolP
   return rests;
 }
 
-/** The spline of the shafts that will run: what is ordered where new ones are, else the donor’s. */
-const splineNeeds = ({ choices, readings }: Plan): readonly string[] =>
-  choices.school === 'stockShafts' || readings['shaft.spline'] ? [] : sides('donor.shaftSpline');
+/** Sizes of other ends that are not known. */
+const endsNeeds = ({ ends }: Parts): readonly string[] =>
+  SIDES.flatMap((side) => ends.lacks[side].half.filter((id) => !id.startsWith('donor.half')));
+
+/** The spline of the shafts that will run: that of the shaft whose length is not known on a side. */
+const splineNeeds = ({ shafts }: Parts): readonly string[] =>
+  SIDES.flatMap((side) => {
+    if (shafts.fit[side].spline) return [];
+    const short = shafts.needs[side]?.source === 'stockShort';
+    return shafts.needs[side]?.source === 'stockPair'
+      ? ['shaft.pair']
+      : [`donor.shaftSpline.${short ? otherSide(side) : side}`];
+  });
 
 function strengthNeeds({ choices, readings }: Plan): readonly string[] {
   const body = readings['shaft.body'] ? [] : sides('donor.shaftBody');

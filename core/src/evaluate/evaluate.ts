@@ -5,6 +5,7 @@ import {
   floatStage,
   isPlanned,
   learnedStage,
+  perchStage,
   schoolsStage,
   type SchoolPlan,
   squareStage,
@@ -136,6 +137,7 @@ const makeStages = () => ({
   wanted: memoStage(wantedTubes),
   float: memoStage(floatStage),
   learned: memoStage(learnedStage),
+  perch: memoStage(perchStage),
   steel: memoStage(({ material, ...read }: ReturnType<typeof steelInputs>) =>
     steelOf(material as ShaftMaterial | undefined, read),
   ),
@@ -309,6 +311,14 @@ export function createEvaluator(): Evaluator {
         left: of('survey.left'),
         right: of('survey.right'),
         width: of('survey.width'),
+        mountLeft: of('spring.mount.left'),
+        mountRight: of('spring.mount.right'),
+        shockLeft: of('shock.length.left'),
+        shockRight: of('shock.length.right'),
+        bolt: of('spring.bolt'),
+        hole: of('spring.hole'),
+        tubeOd: of('survey.tubeOd'),
+        donorTubeOd: of('donor.tubeOd'),
       }),
       angles: stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) }),
       room: stages.room({ figures: groups.room(of) }),
@@ -319,7 +329,11 @@ export function createEvaluator(): Evaluator {
       stance,
       inUse: used,
       ...cut,
-      float: stages.float({ figures: groups.float(of), tubeOd }),
+      float: stages.float({
+        figures: groups.float(of),
+        tubeOd,
+        tubeWall: plan.choices.method === 'newTubes' ? undefined : of('donor.tubeWall'),
+      }),
       learned: stages.learned({
         wantedLeft: wanted.left,
         wantedRight: wanted.right,
@@ -343,6 +357,14 @@ export function createEvaluator(): Evaluator {
         }),
       ),
       hubs,
+      perch: stages.perch({
+        spacing: of('spring.spacing'),
+        width: of('spring.width'),
+        casting: bySide((side) => of(`donor.casting.${side}`)),
+        tube: bySide((side) => stand.tube[side] ?? wanted[side]),
+        pinion: stand.pinion ?? school?.pinion,
+        offCentre: of('stance.offCentre'),
+      }),
     };
     const checks = checksOf(plan, of, parts, school, today);
     const contradicted = contradictions(checks);

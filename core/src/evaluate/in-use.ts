@@ -1,4 +1,5 @@
 import { SIDES, type Side, type Sided } from '../geometry';
+import { HOLES } from '../hub-ends';
 import { given, type Figure, type FigureUnit } from '../measure';
 import { chosenPart, type PartOffer, type PartSearch, type Plan } from '../plan';
 
@@ -39,10 +40,13 @@ function sizeFigure(
   { id, label, unit }: { readonly id: string; readonly label: string; readonly unit: FigureUnit },
 ): Figure | undefined {
   const size = offer.size[key];
-  if (size === undefined) return undefined;
+  // A list that says nothing, or what no shaft can have, says nothing.
+  if (size === undefined || !(size > 0) || (key === 'holes' && !isPattern(size))) return undefined;
   const u = key === 'length' ? STOCK_U : 0;
   return given(id, label, size, u, unit, `${offer.number}, ${offer.seller}`, { evidence: 'seller' });
 }
+
+const isPattern = (holes: number): boolean => Number.isInteger(holes) && holes >= HOLES[0] && holes <= HOLES[1];
 
 /** Sizes that are another part’s than the donor’s, by the quantity they stand for. */
 export type InUse = Readonly<Record<string, Figure | undefined>>;

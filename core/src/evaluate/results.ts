@@ -77,6 +77,8 @@ export interface Results {
   readonly shafts: ShaftsResult;
   /** The axle as it stands by now: measured where it was measured after the work. */
   readonly stand: StandResult;
+  /** Tube left beside the spring seats, mm. */
+  readonly perch: Sided<Figure | undefined>;
   /** Sizes that are a stock shaft’s where one was taken, by quantity; undefined where its list does not say them. */
   readonly inUse: InUse;
   /** Halves, shafts and brake space with the ends the axle will have. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_PLAN, type Plan } from '../plan';
+import { EMPTY_PLAN, JOINT_IDS, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate } from './evaluate';
 import { placeWord } from './strip';
@@ -24,16 +24,28 @@ describe('stages of the rail', () => {
         donor: { verdict: 'accepted', reason: 'All checked', who: 'Ansa', at: '2026-11-02T10:00:00Z' },
       },
     };
+    // Joints that nobody looked at, and shafts whose strength is not known, settle nothing.
     expect(evaluate(judged).stages).toMatchObject({
-      donor: 'settled',
+      donor: 'inWork',
       cut: 'settled',
-      sheets: 'settled',
+      shafts: 'inWork',
+      sheets: 'inWork',
     });
+    const looked: Plan = {
+      ...judged,
+      joints: Object.fromEntries(
+        JOINT_IDS.map((id) => [id, { verdict: 'fits', reason: 'Tried on the bench' } as const]),
+      ),
+    };
+    expect(evaluate(looked).stages.donor).toBe('settled');
   });
 
   it('carry the gravest open check of their own, and the sheet waits for all', () => {
     const off = workedPlan({ 'donor.tube.left': reading('tape', 591.1) });
-    expect(evaluate(off).stages).toMatchObject({ donor: 'caution', cut: 'settled', sheets: 'inWork' });
+    // Parts that do not make up the half: the donor stops, and so does what is cut by it.
+    expect(evaluate(off).stages).toMatchObject({ donor: 'stop', cut: 'inWork', sheets: 'untouched' });
+    const held = evaluate(off).decisions.find((d) => d.id === 'marks');
+    expect(held?.held).toBe('Donor’s left side: the readings do not add up');
     const missing = workedPlan({ 'brief.targetWidth': reading('chosen', 1502.4) });
     expect(evaluate(missing).stages.cut).toBe('stop');
   });

@@ -1,20 +1,56 @@
 import { describe, expect, it } from 'vitest';
+import ternPackhorse from '../../../examples/tern-packhorse.json';
+import ternStag from '../../../examples/tern-stag.json';
+import tern from '../../../examples/tern.json';
 import { standardUncertainty, type Figure } from '../measure';
-import type { Choices, Plan } from '../plan';
+import {
+  completePlan,
+  CUT_METHODS,
+  MARK_DATUMS,
+  RETENTIONS,
+  SCHOOLS,
+  SPACERS,
+  type Choices,
+  type Plan,
+} from '../plan';
+import { randomPlan } from '../testing/random-plan';
 import { reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
-import { evaluate } from './evaluate';
+import { createEvaluator, evaluate } from './evaluate';
 
-/** The formula as the page prints it, worked out by its own text rather than by the code beside it. */
-function byItsText({ working }: Figure): number | undefined {
-  const text = working.formula
-    .replace(/\{([^}]+)\}/g, (_, symbol: string) => `(${working.inputs[symbol]?.value ?? 'missing'})`)
+/** The formula as the page prints it, worked out by its own text rather than by the code that ran it. */
+function byItsText({ working }: Figure): number {
+  const names = Object.keys(working.inputs);
+  const symbols = new Map(names.map((name, i) => [name, `x[${i}]`]));
+  const plain = working.formula
+    .replace(/\{([^}]+)\}/g, (_, name: string) => symbols.get(name) ?? 'missing')
     .replaceAll('−', '-')
     .replaceAll('·', '*')
-    .replace(/\b(min|max|round|atan)\(/g, 'Math.$1(');
-  // Squareness is a least-squares fit: its formula holds b and c, which stand in no input.
-  if (/[√²]|\b[abc]\b/.test(text)) return undefined;
-  return new Function(`return ${text}`)() as number;
+    .replaceAll('π', 'PI')
+    .replace(/\|([^|]+)\|/g, 'abs($1)')
+    .replaceAll('√(', 'sqrt(')
+    .replaceAll('√', 'sqrt');
+  const text = powers(plain).replace(/\bsqrt(\d+)/g, 'sqrt($1)');
+  return new Function('x', `const { ${MATH} } = Math; return ${text}`)(
+    names.map((name) => working.inputs[name]?.value),
+  ) as number;
+}
+const MATH = 'PI, abs, sqrt, min, max, round, sin, cos, tan, atan';
+
+/** Writes `a²`, `(…)³` and `tan(…)²` as powers, brackets taken whole. */
+function powers(written: string): string {
+  const at = written.search(/[²³⁴]/);
+  if (at < 0) return written;
+  let start = at - 1;
+  if (written[start] === ')') {
+    for (let open = 0; ; start -= 1) {
+      open += written[start] === ')' ? 1 : written[start] === '(' ? -1 : 0;
+      if (open === 0) break;
+    }
+    while (/[a-z]/.test(written[start - 1] ?? '')) start -= 1;
+  } else while (start > 0 && /[\w[\].]/.test(written[start - 1] ?? '')) start -= 1;
+  const power = '²³⁴'.indexOf(written[at] ?? '') + 2;
+  return powers(`${written.slice(0, start)}((${written.slice(start, at)})**${power})${written.slice(at + 1)}`);
 }
 
 const faces = {
@@ -39,25 +75,61 @@ const PLANS: readonly (readonly [string, Plan])[] = [
   ['spline that misses the gear', workedPlan({ ...survey, 'donor.sideGear.left': reading('caliper', 90.7) })],
 ];
 
-describe('working of every figure', () => {
-  it.each(PLANS)('comes to the figure’s value by its printed formula: %s', (_, plan) => {
-    let worked = 0;
-    for (const figure of allFigures(evaluate(plan)).values()) {
-      if (figure.working.formula === '') continue;
-      const value = byItsText(figure);
-      if (value === undefined) continue;
-      worked += 1;
-      expect(figure.value, `${figure.id}: ${figure.working.formula}`).toBeCloseTo(value, 6);
-    }
-    expect(worked).toBeGreaterThan(50);
-  });
+const EXAMPLES = [tern, ternPackhorse, ternStag].map((file) => completePlan(file.plan as unknown as Plan));
+/** Every example under every choice that asks for other formulas. */
+const CHOSEN: readonly Plan[] = EXAMPLES.flatMap((plan) =>
+  SCHOOLS.flatMap((school) =>
+    CUT_METHODS.flatMap((method) =>
+      RETENTIONS.map((retentionTo, i): Plan => ({
+        ...plan,
+        choices: {
+          ...plan.choices,
+          school,
+          method,
+          retentionTo,
+          datum: MARK_DATUMS[i] as 'casting',
+          spacer: SPACERS[i] as 'none',
+          shaftRoute: i === 1 ? 'shorten' : 'buy',
+          reaction: i === 2 ? 'springs' : 'tyres',
+        },
+      })),
+    ),
+  ),
+);
+const ANY: readonly Plan[] = Array.from({ length: 120 }, (_, i) => randomPlan(i + 1, workedPlan()));
 
-  it.each(PLANS)('leads down to readings and choices: %s', (_, plan) => {
+describe('working of every figure', () => {
+  it.each([...PLANS, ['examples under every choice', CHOSEN], ['any plan', ANY]] as const)(
+    'comes to the figure’s value by its printed formula: %s',
+    (_, plans) => {
+      let worked = 0;
+      const kinds = new Set<string>();
+      for (const plan of 'readings' in plans ? [plans] : plans)
+        for (const figure of allFigures(evaluate(plan)).values()) {
+          if (figure.working.formula === '') continue;
+          worked += 1;
+          kinds.add(figure.id.replace(/left|right/, ''));
+          const value = byItsText(figure);
+          const size = Math.max(1, Math.abs(figure.value));
+          expect(Math.abs(figure.value - value) / size, `${figure.id}: ${figure.working.formula}`).toBeLessThan(
+            1e-9,
+          );
+        }
+      expect(worked).toBeGreaterThan(50);
+      expect(kinds.size).toBeGreaterThan('readings' in plans ? 30 : 110);
+    },
+    60_000,
+  );
+
+  it.each(PLANS)('leads down to readings, choices, constants and defaults: %s', (_, plan) => {
     const figures = allFigures(evaluate(plan));
     for (const figure of figures.values()) {
-      expect(figure.working.source.length, figure.id).toBeGreaterThan(4);
-      if (figure.working.formula === '') continue;
-      expect(Object.keys(figure.working.inputs).length, figure.id).toBeGreaterThan(0);
+      expect(figure.working.source.length, figure.id).toBeGreaterThan(3);
+      const inputs = Object.values(figure.working.inputs);
+      if (figure.working.formula !== '') expect(inputs.length, figure.id).toBeGreaterThan(0);
+      for (const { id } of inputs) expect(figures.has(id), `${figure.id} rests on ${id}`).toBe(true);
+      // No computed number is handed on as if it were read.
+      if (figure.working.formula === '') expect(inputs, figure.id).toEqual([]);
     }
   });
 });
@@ -83,33 +155,37 @@ describe('uncertainty of the results', () => {
     'donor.shaft.right',
   ];
   const choices: Partial<Choices> = { school: 'keepOffset', datum: 'pinion' };
+  const SAMPLED = [
+    'keepOffset.cut.left',
+    'keepOffset.shaft.right',
+    'mark.outer.datum.left',
+    'donor.closure.left',
+  ] as const;
 
-  it.each(['keepOffset.cut.left', 'keepOffset.shaft.right', 'mark.outer.datum.left', 'donor.closure.left'])(
-    '%s spreads as much as sampling its readings says',
-    (id) => {
-      const nominal = allFigures(evaluate(workedPlan({}, choices)));
-      const next = gauss(20270);
-      const values: number[] = [];
-      for (let i = 0; i < 3000; i += 1) {
-        const shaken = Object.fromEntries(
-          Object.keys(workedPlan().readings).map((q) => {
-            const figure = nominal.get(q) as Figure;
-            const sampled = IDS.includes(q)
-              ? figure.value + next() * standardUncertainty(figure)
-              : figure.value;
-            return [q, reading('chosen', sampled)];
-          }),
-        );
-        values.push(allFigures(evaluate(workedPlan(shaken, choices))).get(id)?.value ?? Number.NaN);
-      }
-      const mean = values.reduce((a, b) => a + b) / values.length;
-      const s = Math.sqrt(values.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (values.length - 1));
+  it('spreads as much as sampling its readings says', () => {
+    const nominal = allFigures(evaluate(workedPlan({}, choices)));
+    const evaluateNext = createEvaluator();
+    const next = gauss(20270);
+    const values = Object.fromEntries(SAMPLED.map((id): [string, number[]] => [id, []]));
+    for (let i = 0; i < 3000; i += 1) {
+      const shaken = Object.fromEntries(
+        IDS.map((q) => {
+          const figure = nominal.get(q) as Figure;
+          return [q, reading('chosen', figure.value + next() * standardUncertainty(figure))];
+        }),
+      );
+      const figures = allFigures(evaluateNext(workedPlan(shaken, choices)));
+      for (const id of SAMPLED) values[id]?.push(figures.get(id)?.value ?? Number.NaN);
+    }
+    for (const id of SAMPLED) {
+      const list = values[id] as number[];
+      const mean = list.reduce((a, b) => a + b) / list.length;
+      const s = Math.sqrt(list.reduce((sum, v) => sum + (v - mean) ** 2, 0) / (list.length - 1));
       const figure = nominal.get(id) as Figure;
       // What is sampled alone: the other contributions are left out of both.
       const u = Math.sqrt(IDS.reduce((sum, q) => sum + (figure.contributions[q] ?? 0) ** 2, 0));
-      expect(s / u).toBeGreaterThan(0.96);
-      expect(s / u).toBeLessThan(1.04);
-    },
-    20_000,
-  );
+      expect(s / u, id).toBeGreaterThan(0.96);
+      expect(s / u, id).toBeLessThan(1.04);
+    }
+  }, 40_000);
 });

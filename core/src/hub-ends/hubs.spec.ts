@@ -104,7 +104,13 @@ const STUDS: StudInput = {
   frontThread: 'M12x1.5',
   seat: 'cone',
   wheelSeat: 'cone',
+  studClass: '10.9',
   spacer: 'none',
+  adapterFloor: undefined,
+  adapterNut: undefined,
+  adapterStud: undefined,
+  flangeStuds: is('N', 5, 'count'),
+  flangePcd: is('c', 120),
   length: is('l', 38.2),
   hat: is('h', 6.1),
   pad: is('p', 11.4),
@@ -130,10 +136,46 @@ describe('studs', () => {
     expect(studStage(STUDS).engaged?.value).toBeCloseTo(20.7, 9);
     expect(studStage(STUDS).share?.value).toBeCloseTo(1.725, 9);
     expect(studStage({ ...STUDS, spacer: 'plain' }).engaged?.value).toBeCloseTo(15.7, 9);
-    // An adapter has studs of its own.
-    expect(studStage({ ...STUDS, spacer: 'adapter' }).engaged?.value).toBeCloseTo(20.7, 9);
+    expect(studStage({ ...STUDS, spacer: 'plain', spacerThick: undefined }).engaged).toBeUndefined();
     expect(studStage({ ...STUDS, nut: is('n', 14.2) }).engaged?.value).toBeCloseTo(14.2, 9);
     expect(studStage({ ...STUDS, length: is('l', 12) }).engaged?.value).toBe(0);
+  });
+
+  it('hold only the adapter where there is one; its own studs carry the wheel', () => {
+    const bare = studStage({ ...STUDS, spacer: 'adapter' });
+    expect(bare.engaged).toBeUndefined();
+    expect(bare.flange?.engaged).toBeUndefined();
+    const whole = studStage({
+      ...STUDS,
+      spacer: 'adapter',
+      adapterFloor: is('f', 9.5),
+      adapterNut: is('n', 13),
+      adapterStud: is('a', 31.2),
+      flangeStuds: is('N', 4, 'count'),
+      flangePcd: is('c', 98),
+    });
+    // Flange: 38.2 − 6.1 − 9.5 = 22.6, at most 13; wheel: 31.2 − 11.4.
+    expect(whole.flange?.engaged?.value).toBeCloseTo(13, 9);
+    expect(whole.engaged?.value).toBeCloseTo(19.8, 9);
+    // 4·45833.3·0.15·98/2000/1100.
+    expect(whole.flange?.reserve?.value).toBeCloseTo(1.225, 3);
+  });
+
+  it('are held to the proof of their class, and to none that is not known', () => {
+    // Clamp 110/(0.2·0.012) on (π/4)·(12 − 0.9382·1.5)² = 88.125 mm²: 520.1 MPa over 830 and 580.
+    expect(studStage({ ...STUDS, studClass: '10.9' }).proof?.value).toBeCloseTo(0.6266, 3);
+    expect(studStage({ ...STUDS, studClass: '8.8' }).proof?.value).toBeCloseTo(0.8967, 3);
+    expect(studStage({ ...STUDS, studClass: '' }).proof).toBeUndefined();
+  });
+
+  it.each([
+    // Tables of ISO 898-1.
+    ['M12x1.5', 88.1],
+    ['M12x1.25', 92.1],
+    ['M14x1.5', 125],
+  ])('%s carries its clamp on %d mm²', (thread, area) => {
+    const { clamp, stress } = studStage({ ...STUDS, thread });
+    expect((clamp?.value ?? 0) / (stress?.value ?? 1) / area).toBeCloseTo(1, 2);
   });
 
   it('clamp, strain, and carry the wheel by friction', () => {
@@ -196,6 +238,12 @@ describe('retention', () => {
 describe('checks of hub ends', () => {
   const input = (more: Partial<HubsChecksInput> = {}): HubsChecksInput => ({
     patterns: pattern(),
+    typed: {
+      flange: { holes: is('n', 5, 'count'), pcd: is('c', 120) },
+      wheel: { holes: is('n', 5, 'count'), pcd: is('c', 108) },
+      rotor: { holes: undefined, pcd: undefined },
+    },
+    spacer: 'none',
     route: 'redrill',
     studs: studStage(STUDS),
     brakes: brakeStage(BRAKES),
@@ -246,6 +294,40 @@ describe('checks of hub ends', () => {
     expect(level('stud.knurl', studs({ knurl: is('k', 13.9) }))).toBe('stop');
     expect(level('stud.mixed', studs({ frontThread: '1/2-20' }))).toBe('caution');
     expect(level('stud.seat', studs({ seat: 'ball' }))).toBe('stop');
+    // 1040 MPa of 830: 110 N·m would be 520, so 220.
+    expect(level('stud.proof', studs({ torque: is('T', 220, 'Nm') }))).toBe('stop');
+    expect(level('stud.proof', studs({ torque: is('T', 140, 'Nm') }))).toBe('caution');
+    expect(level('stud.proof', studs({ studClass: '' }))).toBe('unknown');
+    expect(level('stud.flange.engagement', studs({ spacer: 'adapter' }))).toBe('unknown');
+  });
+
+  it('hold what was typed of a pattern against the holes that were read', () => {
+    const flange = (chord: number, holes = 5) => ({
+      patterns: pattern(
+        {},
+        { patterns: { flange: { holes, chords: [{ steps: 1, distance: chord, over: 'centres' }] } } },
+      ),
+    });
+    // 120·sin 36° = 70.534.
+    expect(level('pattern.flange.typed', flange(70.5))).toBe('ok');
+    const off = hubsChecks(input(flange(67.18)), {}).find((c) => c.id === 'pattern.flange.typed');
+    expect(off).toMatchObject({ level: 'stop', contradicts: ['donor.flangeHoles', 'donor.flangePcd'] });
+    expect(level('pattern.flange.typed', flange(84.85, 4))).toBe('stop');
+  });
+
+  it('hold new holes against each other', () => {
+    // 5 × 20 on a circle of 40: 40·sin 36° − 20 = 3.51.
+    const tight = pattern({ 'car.wheelPcd': 40, 'redrill.hole': 20 });
+    expect(tight.redrill?.nearest).toMatchObject({
+      what: 'the next new hole',
+      metal: expect.closeTo(3.5114, 3),
+    });
+    expect(level('pattern.redrill', { patterns: tight })).toBe('stop');
+  });
+
+  it('do not let an adapter be chosen that the wheels are placed without', () => {
+    expect(level('pattern.adapter', { route: 'adapter' })).toBe('stop');
+    expect(level('pattern.adapter', { route: 'adapter', spacer: 'adapter' })).toBeUndefined();
   });
 
   it('hold brakes: shim, rim, hose', () => {

@@ -1,5 +1,4 @@
 export * from './pattern';
-export * from './thread';
 export * from './redrill';
 export * from './can-drill';
 export * from './jig';

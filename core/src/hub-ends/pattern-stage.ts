@@ -110,13 +110,17 @@ function circleFigure(face: PatternFace, holes: number, chords: readonly ChordRe
   });
 }
 
+/** Three holes or more: what a seller’s list says otherwise is no pattern. */
+const isCount = (n: number | undefined): n is number => n !== undefined && Number.isInteger(n) && n >= 3;
+
 /** Old and wanted holes, once both patterns and a hole size are known. */
 function drilledFace({ figures: f, keepOuts }: PatternInput): DrilledFace | undefined {
   const of = (id: string) => f[id]?.value;
   const [n, pcd, hole] = [of('donor.flangeHoles'), of('donor.flangePcd'), of('donor.flangeHole')];
   const [m, wheel] = [of('car.wheelHoles'), of('car.wheelPcd')];
   const drilled = of('redrill.hole') ?? hole;
-  if (!n || !pcd || !hole || !m || !wheel || !drilled) return undefined;
+  if (!isCount(n) || !isCount(m) || !pcd || !hole || !wheel || !drilled) return undefined;
+  if (!(pcd > 0 && wheel > 0 && hole > 0 && drilled > 0)) return undefined;
   const [rim, pilot] = [of('donor.flangeRim'), of('donor.pilot')];
   return {
     old: { count: n, pcd, hole },

@@ -126,15 +126,19 @@ const pattern = (n: Figure | undefined, pcd: Figure | undefined): string =>
 const spline: Judge = ({ figures }) => {
   const teeth = figures['donor.splineTeeth'];
   const wanted = figures['new.teeth'] ?? teeth;
+  const pitch = figures['donor.splinePitch'];
+  const other = figures['new.pitch'] ?? pitch;
   const faces = [
     face('side gear', ['donor.splineTeeth'], teeth ? `${teeth.value} teeth` : ''),
     face('new shaft', ['new.teeth'], wanted ? `${wanted.value} teeth` : ''),
   ] as const;
   const judged =
     lacking(faces) ??
-    (teeth?.value === wanted?.value
-      ? fits('same tooth count')
-      : no('another tooth count does not enter the side gear; other side gears or other shafts'));
+    (pitch && other && pitch.value !== other.value
+      ? no('another pitch does not enter the side gear; other side gears or other shafts')
+      : teeth?.value === wanted?.value
+        ? fits('same tooth count')
+        : no('another tooth count does not enter the side gear; other side gears or other shafts'));
   return { faces, judged };
 };
 

@@ -1,7 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { normalDraw, seededRandom } from '../numerics';
-import { derive, expandedUncertainty, given, standardUncertainty, summarise, type Figure } from './index';
+import {
+  asMade,
+  derive,
+  deriveWherePossible,
+  expandedUncertainty,
+  given,
+  halfResolutionOf,
+  instrumentsFor,
+  restsOn,
+  standardUncertainty,
+  summarise,
+  type Figure,
+} from './index';
 
 describe('summarise', () => {
   it('combines scatter and resolution (by hand: mean 76.01333, s 0.030551, u 0.021079)', () => {
@@ -48,47 +60,110 @@ describe('summarise', () => {
   });
 });
 
-const reading = (id: string, value: number, u: number): Figure => given(id, id, value, u, 'mm', 'test');
+const reading = (id: string, value: number, u: number): Figure =>
+  given(id, id, value, u, 'mm', 'test', { evidence: 'measured' });
 
 describe('derive', () => {
-  const spec = { id: 'x', label: 'x', unit: 'mm' as const, formula: '', source: '' };
+  const spec = { id: 'x', label: 'x', unit: 'mm' as const, source: '' };
 
   it('adds independent readings in quadrature', () => {
-    const sum = derive(
-      { ...spec, inputs: { a: reading('a', 41.3, 0.3), b: reading('b', -7.7, 0.4) } },
-      (v) => v.a + 2 * v.b,
-    );
+    const sum = derive({
+      ...spec,
+      formula: '{a} + 2·{b}',
+      inputs: { a: reading('a', 41.3, 0.3), b: reading('b', -7.7, 0.4) },
+    });
     expect(sum.value).toBeCloseTo(25.9, 9);
-    expect(standardUncertainty(sum)).toBeCloseTo(Math.sqrt(0.09 + 0.64), 6);
-    expect(expandedUncertainty(sum)).toBeCloseTo(2 * Math.sqrt(0.73), 6);
+    expect(standardUncertainty(sum)).toBeCloseTo(Math.sqrt(0.09 + 0.64), 9);
+    expect(expandedUncertainty(sum)).toBeCloseTo(2 * Math.sqrt(0.73), 9);
   });
 
   it('cancels a reading that both inputs share', () => {
     const shared = reading('tape', 588, 0.46);
-    const a = derive({ ...spec, inputs: { t: shared, k: reading('k', 91, 0.1) } }, (v) => v.t - v.k);
-    const back = derive({ ...spec, inputs: { t: shared, a } }, (v) => v.t - v.a);
+    const a = derive({ ...spec, formula: '{t} − {k}', inputs: { t: shared, k: reading('k', 91, 0.1) } });
+    const back = derive({ ...spec, formula: '{t} − {a}', inputs: { t: shared, a } });
     expect(back.value).toBeCloseTo(91, 9);
-    expect(standardUncertainty(back)).toBeCloseTo(0.1, 6);
+    expect(standardUncertainty(back)).toBeCloseTo(0.1, 9);
   });
 
   it('agrees with sampling on a curved formula', () => {
     const inputs = { p: reading('p', 130, 0.7), q: reading('q', 47, 0.5) };
-    const curved = (v: { p: number; q: number }) => Math.sqrt(v.p * v.p - v.q * v.q);
-    const figure = derive({ ...spec, inputs }, curved);
+    const figure = derive({ ...spec, formula: '√({p}·{p} − {q}·{q})', inputs });
     const random = seededRandom(20261);
     const samples = Array.from({ length: 40_000 }, () => {
-      const normal = (mean: number, u: number) => mean + u * normalDraw(random);
-      return curved({ p: normal(130, 0.7), q: normal(47, 0.5) });
+      const [p, q] = [130 + 0.7 * normalDraw(random), 47 + 0.5 * normalDraw(random)];
+      return Math.sqrt(p * p - q * q);
     });
     expect(summarise(samples, 'chosen').s).toBeCloseTo(standardUncertainty(figure), 1.7);
   });
 
-  it('keeps the inputs for the working', () => {
-    const figure = derive(
-      { ...spec, formula: '{H} − {c}', inputs: { H: reading('H', 792, 1), c: reading('c', 91, 0) } },
-      (v) => v.H - v.c,
+  it('takes the worse side at a kink: a spline that just covers its gear is no surer than its place', () => {
+    // Overlap of a spline that begins 0.2 inside the gear’s, placed to 0.5: sampled s of min(0.2 − e, 0)… is about 0.3.
+    const inputs = { p: reading('p', 18.1, 0.5), g: reading('g', 18.3, 0.012), l: reading('l', 33.6, 0.012) };
+    const engaged = derive({ ...spec, formula: '{g} + {l} − max({p}, {g})', inputs });
+    expect(engaged.value).toBeCloseTo(33.6, 9);
+    expect(standardUncertainty(engaged)).toBeGreaterThan(0.49);
+  });
+
+  it('keeps the inputs for the working, themselves among them', () => {
+    const H = reading('H', 792, 1);
+    const figure = derive({ ...spec, formula: '{H} − {c}', inputs: { H, c: reading('c', 91, 0) } });
+    expect(figure.working.inputs['H']).toEqual({ id: 'H', label: 'H', value: 792, unit: 'mm', figure: H });
+    expect(figure.contributions).toEqual({ H: 1 });
+    expect([...restsOn(figure)].sort()).toEqual(['H', 'c', 'x']);
+  });
+
+  it('carries the weakest grade, defaults and the need of a level car upward', () => {
+    const told = given('told', 'told', 4, 1, 'mm', 's', { evidence: 'seller' });
+    const plumb = given('plumb', 'plumb', 5, 1, 'mm', 's', { evidence: 'measured', needsLevel: true });
+    const stand = given('kerf', 'Kerf', 1.6, 0.3, 'mm', 's', { assumed: 'a usual disc' });
+    const inner = derive({ ...spec, formula: '{a} + {b}', inputs: { a: told, b: stand } });
+    const outer = derive({ ...spec, formula: '{a}·{b}', inputs: { a: inner, b: plumb } });
+    expect(outer).toMatchObject({ evidence: 'seller', needsLevel: true });
+    expect(outer.assumed['kerf']).toMatchObject({ value: 1.6, why: 'a usual disc' });
+    expect(derive({ ...spec, formula: '{a}', inputs: { a: plumb } }).evidence).toBe('measured');
+    expect(given('c', 'c', 1, 0, 'mm', 'Chosen').evidence).toBe('chosen');
+  });
+
+  it('refuses a formula that names what it was not given', () => {
+    expect(() => derive({ ...spec, formula: '{a} + {b}', inputs: { a: reading('a', 1, 0) } })).toThrow(
+      'x lacks b',
     );
-    expect(figure.working.inputs['H']).toEqual({ id: 'H', label: 'H', value: 792, unit: 'mm' });
-    expect(figure.contributions).toEqual({ H: expect.closeTo(1, 6) as number });
+  });
+
+  it('is nothing where the formula has no value', () => {
+    const zero = { a: reading('a', 1, 0.1), b: reading('b', 0, 0.1) };
+    expect(deriveWherePossible({ ...spec, formula: '{a}/{b}', inputs: zero })).toBeUndefined();
+    expect(deriveWherePossible({ ...spec, formula: '{a}·{b}', inputs: zero })?.value).toBe(0);
+  });
+});
+
+describe('what is made', () => {
+  it('is as sure as its setting, however unsure what it was worked out from', () => {
+    const spacing = derive({
+      id: 's',
+      label: 's',
+      unit: 'mm',
+      source: '',
+      formula: '{H} − 1',
+      inputs: { H: given('H', 'H', 92, 3, 'mm', '', { evidence: 'seller', assumed: 'none' }) },
+    });
+    const made = asMade(spacing, { id: 'm', label: 'm', u: 0.2, source: '' });
+    expect(made).toMatchObject({ value: 91, contributions: { m: 0.2 }, evidence: 'seller' });
+    expect(Object.keys(made.assumed)).toEqual(['H']);
+  });
+});
+
+describe('instruments', () => {
+  it('put an estimate below a tape, and a look no higher than an estimate', () => {
+    expect(halfResolutionOf('estimate', 'mm')).toBeGreaterThan(halfResolutionOf('tape', 'mm'));
+    expect(halfResolutionOf('estimate', 'mm')).toBeGreaterThanOrEqual(halfResolutionOf('seen', 'mm'));
+    expect(halfResolutionOf('seller', 'mm')).toBeGreaterThan(halfResolutionOf('estimate', 'mm'));
+  });
+
+  it('read only what they can', () => {
+    expect(instrumentsFor('mm')).not.toContain('count');
+    expect(instrumentsFor('mm')).not.toContain('angleGauge');
+    expect(instrumentsFor('rad')).toEqual(['angleGauge', 'chosen', 'estimate', 'seen', 'seller']);
+    expect(instrumentsFor('Nm')).toContain('scale');
   });
 });

@@ -1,7 +1,10 @@
 import type { Quantity } from './quantity';
 
 export type Extra = Partial<
-  Pick<Quantity, 'side' | 'whole' | 'fallback' | 'fallbackFor' | 'instrument' | 'datum' | 'unit' | 'needsLevel'>
+  Pick<
+    Quantity,
+    'side' | 'whole' | 'fallback' | 'fallbackFor' | 'instrument' | 'datum' | 'unit' | 'needsLevel' | 'later'
+  >
 >;
 export type Range = readonly [min: number, max: number];
 

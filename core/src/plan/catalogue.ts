@@ -162,7 +162,7 @@ const SURVEY: readonly Quantity[] = [
     'Pinion axis',
     'From the car’s centreline to the pinion axis, plus to the left.',
     [-400, 400],
-    { needsLevel: true },
+    { needsLevel: true, later: 'the driveline' },
   ),
   oldAxle('survey.tubeOd', 'Tube outside diameter', 'Across the axle tube, clear of welds.', [25, 200], {
     instrument: 'caliper',

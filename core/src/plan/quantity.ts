@@ -23,6 +23,8 @@ export interface Quantity {
   readonly datum: string;
   /** Taken by plumb line or level on the car: true only while the car stands level. */
   readonly needsLevel?: boolean;
+  /** What will rest on it, where nothing does yet: it may be read now or then. */
+  readonly later?: string;
   /** Value used while there is no reading. It is shown as assumed wherever it enters. */
   readonly fallback?: Fallback;
   /** A default that follows from what the car is for; it goes before `fallback`. */

@@ -89,10 +89,11 @@ const LINE: readonly Quantity[] = [
     'Driveshaft, joint to joint',
     'Joint centre to joint centre, car at ride height.',
     [200, 3000],
-    { instrument: 'tape' },
+    { instrument: 'tape', later: 'the driveline' },
   ),
   line('line.tunnel', 'Tunnel room', 'Clear width of the tunnel at its narrowest.', [40, 600], {
     instrument: 'tape',
+    later: 'the driveline',
   }),
   line('line.flangeBolts', 'Driveshaft flange bolts', 'Bolts in the driveshaft’s rear flange.', [2, 12], {
     unit: 'count',
@@ -122,6 +123,7 @@ const BRAKES: readonly Quantity[] = [
   ),
   brakes('car.cableReach', 'Parking-brake cable reach', 'Equaliser to where the lever sits.', [100, 3000], {
     instrument: 'tape',
+    later: 'the build list',
   }),
 ];
 

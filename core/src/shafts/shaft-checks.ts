@@ -35,6 +35,8 @@ export interface ShaftChecksInput {
   readonly length: Readonly<Record<Side, Maybe>>;
   readonly floatMin: Maybe;
   readonly floatMax: Maybe;
+  /** What stands beyond a clip’s groove that is no longer needed, mm: it may come off. */
+  readonly spareEnd: Maybe;
   /** Shafts that arrived, as measured. */
   readonly received: Readonly<Record<Side, Maybe>>;
 }
@@ -244,7 +246,7 @@ const pairChecks = ({ pairTrouble }: ShaftChecksInput): Check[] =>
 
 function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Changes): Check[] {
   const share = shareCheck(fit.share, side, limits);
-  return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, side, limits)];
+  return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, input.spareEnd, side, limits)];
 }
 
 function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
@@ -265,7 +267,10 @@ function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
   });
 }
 
-function gapCheck(gap: Maybe, side: Side, limits: Changes): Check {
+function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Changes): Check {
+  const end = spare
+    ? ` ${formatLength(spare.value, { unit: 'mm' })} mm beyond the old groove may come off.`
+    : '';
   return judge({
     id: `shaft.gap.${side}`,
     stage: 'cut',
@@ -277,7 +282,7 @@ function gapCheck(gap: Maybe, side: Side, limits: Changes): Check {
     fails: (level) =>
       `${sideName(side)} shaft ${level === 'stop' ? 'runs into' : 'is too near'} the cross shaft`,
     unknown: `Whether the ${side} shaft clears the cross shaft: not known`,
-    todo: 'Shorten the order length, or take the difference off the inner end and chamfer it.',
+    todo: `Shorten the order length, or take the difference off the inner end and chamfer it.${end}`,
     reason:
       'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
     at: `donor.shaft.${side}`,

@@ -117,6 +117,22 @@ describe('pairs of stock shafts', () => {
     expect(pairs[0]?.stocked).toBe(false);
   });
 
+  it('give one of each where two of one length lie on the shelf apart', () => {
+    const [a, b] = [shaft(684.4, { stock: 1, price: 90 }), shaft(684.4, { stock: 1, price: 120 })];
+    const [first] = stockPairs([a, b], WANTED, AXLE, { width: 1402 }).pairs;
+    expect(first?.stocked).toBe(true);
+    expect([first?.left.number, first?.right.number].sort()).toEqual([a.number, b.number].sort());
+  });
+
+  it('refuse a journal that its bearing would turn on: 0.055 under, where 0.03 may be worn', () => {
+    const asked = { ...WANTED, journal: 35.02, journalUnder: 0.03 };
+    const thin = shaft(684.4, {}, { journal: 34.965 });
+    expect(stockPairs([thin], asked, AXLE, { width: 1402 }).refused).toEqual({
+      'a journal under its bearing’s bore': 1,
+    });
+    expect(stockPairs([shaft(684.4, {}, { journal: 34.99 })], asked, AXLE, { width: 1402 }).passed).toBe(1);
+  });
+
   it('put the pinion where it is wanted', () => {
     const offers = [shaft(696.4), shaft(672.4), shaft(684.4)];
     const [pair] = stockPairs(offers, WANTED, AXLE, { width: 1402, pinion: -12 }).pairs;

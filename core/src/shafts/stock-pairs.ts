@@ -135,7 +135,7 @@ export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted, canDrill =
 /**
  * Best pairs of shafts that can be bought, over all of left against right. A shaft that is longer or shorter than the
  * one in now makes its side so much wider or narrower, since brake space and seat stay. Ranked by how near the width
- * comes, then the pinion, then what is on the shelf, price and wait.
+ * comes, then the pinion, then what need not be drilled again, what is on the shelf, price and wait.
  *
  * @param offers all shafts of the counter
  * @param canDrill whether a flange of another pattern can be re-drilled; left out, it cannot
@@ -155,8 +155,8 @@ export function stockPairs(
     return why === '';
   });
   const lengths = bestByLength(passed, wanted);
-  const left = sidesOf(lengths, 'left', axle, refused);
-  const right = sidesOf(lengths, 'right', axle, refused);
+  const left = sidesOf(lengths, 'left', axle, refused, wanted);
+  const right = sidesOf(lengths, 'right', axle, refused, wanted);
   const best = new Best(target);
   for (const l of left) for (const r of right) best.offer(l, r);
   return {
@@ -191,6 +191,8 @@ const easier = (a: PartOffer, b: PartOffer, wanted: ShaftWanted): number =>
 interface SideShaft {
   readonly offer: PartOffer;
   readonly half: number;
+  /** Its flange would have to be drilled again. */
+  readonly drill: boolean;
 }
 
 function sidesOf(
@@ -198,6 +200,7 @@ function sidesOf(
   side: 'left' | 'right',
   { half, shaft, leastHalf }: PairAxle,
   refused: Record<string, number>,
+  wanted: ShaftWanted,
 ): readonly SideShaft[] {
   const list: SideShaft[] = [];
   for (const offer of lengths) {
@@ -207,7 +210,7 @@ function sidesOf(
     const why =
       made > half[side] ? `longer than the ${side} side` : made < leastHalf[side] ? `too short, ${side}` : '';
     if (why) refused[why] = (refused[why] ?? 0) + 1;
-    else list.push({ offer, half: made });
+    else list.push({ offer, half: made, drill: anotherPattern(offer.size, wanted) });
   }
   return list;
 }
@@ -237,6 +240,7 @@ class Best {
     return (
       this.widthStep(a) - this.widthStep(b) ||
       this.pinionStep(a) - this.pinionStep(b) ||
+      drills(a) - drills(b) ||
       Number(stocked(b)) - Number(stocked(a)) ||
       price(a) - price(b) ||
       lead(a) - lead(b) ||
@@ -260,6 +264,7 @@ class Best {
 
 const stocked = ([l, r]: Found): boolean =>
   l.offer === r.offer ? l.offer.stock > 1 : l.offer.stock > 0 && r.offer.stock > 0;
+const drills = ([l, r]: Found): number => Number(l.drill) + Number(r.drill);
 const price = ([l, r]: Found): number => l.offer.price + r.offer.price;
 const lead = ([l, r]: Found): number => Math.max(l.offer.leadDays, r.offer.leadDays);
 

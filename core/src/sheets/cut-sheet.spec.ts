@@ -14,19 +14,51 @@ const row = (plan: Plan, item: string, unit: LengthUnit = 'mm') => {
   return found;
 };
 
+const WHOLE = { 'cut.gap': reading('straightedge', 2), 'cut.shrink': reading('rule', 0.8) };
+
 describe('cut sheet', () => {
   it('says marks, blade side and slug for both sides', () => {
-    const outer = row(workedPlan(), 'Outer mark');
+    const outer = row(workedPlan(WHOLE), 'Outer mark');
     expect(outer.cells.left.text).toBe('294.2 mm');
     expect(outer.cells.right.text).toBe('255.7 mm');
     expect(outer.note).toContain('blade inboard');
-    expect(row(workedPlan(), 'Slug that falls out').cells.right.text).toBe('38.5 mm');
+    expect(row(workedPlan(WHOLE), 'Slug that falls out').cells.right.text).toBe('38.5 mm');
   });
 
   it('prints in the unit of the bench', () => {
-    // 294.2 mm is 11 9/16 in (293.69 mm) and 0.5 mm, or 11.583 in.
-    expect(row(workedPlan(), 'Outer mark', 'frac').cells.left.text).toBe('11 9/16 in +0.5 mm');
-    expect(row(workedPlan(), 'Outer mark', 'in').cells.left.text).toBe('11.583 in');
+    // 294.2 mm is 11.5827 in: 11 9/16 and 20 thousandths.
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac').cells.left.text).toBe('11 9/16 +0.020 in');
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'in').cells.left.text).toBe('11.583 in');
+  });
+
+  it('says beside each mark which defaults it rests on, and lists them', () => {
+    const outer = row(workedPlan(), 'Outer mark');
+    expect(outer.cells.left.text).toBe('294.2 mm*');
+    expect(outer.note).toContain('assumed: root gap, weld pulls shorter');
+    expect(sheet(workedPlan()).assumed).toContain('Root gap: 2.0 mm, a usual root gap, set with a feeler');
+    expect(sheet(workedPlan(WHOLE)).assumed.join()).not.toContain('Root gap');
+  });
+
+  it('prints no mark whose readings contradict each other', () => {
+    const plan = workedPlan({ ...WHOLE, 'donor.tube.left': reading('tape', 602) });
+    const outer = row(plan, 'Outer mark');
+    expect(outer.cells.left).toEqual({ text: 'held', held: 'Donor’s left side: the readings do not add up' });
+    expect(outer.cells.right.text).toBe('255.7 mm');
+    expect(sheet(plan).lacks.join()).toContain('The scribe marks: held.');
+    const apart = workedPlan({ ...WHOLE, 'donor.half.right': reading('tape', 741.5, 755.2) });
+    expect(row(apart, 'Cut').cells.right.text).toBe('held');
+  });
+
+  it('gives the tube left on the casting as a length, and marks from a face that stays', () => {
+    const endOff = workedPlan(
+      { ...WHOLE, 'cut.endPiece.left': reading('caliper', 64.3), 'cut.endPiece.right': reading('caliper', 61) },
+      { method: 'endOff', datum: 'housingEnd' },
+    );
+    // 588 − 91 − 64.3 − 2 + 0.8.
+    expect(row(endOff, 'Tube left on the casting').cells.left.text).toBe('431.5 mm');
+    expect(row(endOff, 'Inner mark').cells.left.text).toBe('431.5 mm');
+    expect(row(endOff, 'Inner mark').note).toContain('from the casting face');
+    expect(sheet(endOff).head.find(([k]) => k === 'Marks from')?.[1]).toContain('the housing end leaves');
   });
 
   it('carries acceptances with reason, who and when, and changed limits', () => {
@@ -62,7 +94,9 @@ describe('cut sheet', () => {
   it('says what is missing, defers to local codes and licensed practice, and invents nothing', () => {
     const empty = sheet(EMPTY_PLAN);
     expect(empty.sections).toEqual([]);
-    expect(empty.lacks.join()).toMatch(/readings missing/);
+    expect(empty.lacks.join()).toContain(
+      'The cut: pinion axis to WMS, left, pinion axis to WMS, right, WMS width wanted',
+    );
     expect(empty.cautions.join(' ')).toMatch(/local/i);
     expect(empty.cautions.join(' ')).toMatch(/qualified|licensed/i);
   });

@@ -1,4 +1,3 @@
-export * from './bar-shift';
 export * from './centre-range';
 export * from './fit-map';
 export * from './tyre-size';

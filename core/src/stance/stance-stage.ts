@@ -133,7 +133,10 @@ export function stanceStage(input: StanceInput): StanceResult {
     proven,
     ...placeOf(stand, f, ranges, proven),
     clearances: clearancesOf(input, rooms, stand),
-    widest: bySide((side) => (proven ? widestSection(poses[side], wheel?.rim ?? 0).value : undefined)),
+    widest: bySide((side) => {
+      const found = widestSection(poses[side], wheel?.rim ?? 0);
+      return proven && found.status !== 'unlimited' ? found.value : undefined;
+    }),
     archWork: bySide((side) => (proven && ranges ? archWork(ranges[side]) : undefined)),
     radial: bySide((side) => radialOf(f, diameter, side)),
     caliper: caliperOf(f),

@@ -1,4 +1,3 @@
-export * from './level';
 export * from './level-stage';
 export * from './survey-stage';
 export * from './angles-stage';

@@ -1,10 +1,20 @@
-import { judge, judgeClosure, limitOf, type Check, type LimitChange, type LimitId } from '../checks';
+import { judge, judgeClosure, limitOf, type Check, type Held, type LimitChange, type LimitId } from '../checks';
 import { derive, type Figure } from '../measure';
 
+type Maybe = Figure | undefined;
+
 export interface SurveyInput {
-  readonly left: Figure | undefined;
-  readonly right: Figure | undefined;
-  readonly width: Figure | undefined;
+  readonly left: Maybe;
+  readonly right: Maybe;
+  readonly width: Maybe;
+  readonly mountLeft: Maybe;
+  readonly mountRight: Maybe;
+  readonly shockLeft: Maybe;
+  readonly shockRight: Maybe;
+  readonly bolt: Maybe;
+  readonly hole: Maybe;
+  readonly tubeOd: Maybe;
+  readonly donorTubeOd: Maybe;
 }
 
 export interface SurveyResult {
@@ -12,35 +22,62 @@ export interface SurveyResult {
   readonly closure?: Figure;
   /** Middle of the old axle from the car's centreline, mm, plus to the left. */
   readonly offset?: Figure;
+  /** Middle of the front mounts from the car's centreline, mm, plus to the left. */
+  readonly mounts?: Figure;
+  /** Left shock less the right one at ride height, mm. */
+  readonly shocks?: Figure;
+  /** Mount hole over its bolt, mm. */
+  readonly play?: Figure;
+  /** Donor’s tube over the old axle’s, in diameter, mm. */
+  readonly tube?: Figure;
 }
 
 /** The old axle: do its readings add up, and does it sit in the middle of the car. */
-export function surveyStage({ left, right, width }: SurveyInput): SurveyResult {
-  if (!left || !right) return {};
-  const offset = derive({
-    id: 'survey.offset',
-    label: 'Old axle off centreline',
+export function surveyStage(input: SurveyInput): SurveyResult {
+  const { left: L, right: R, width: W } = input;
+  const found: Record<keyof SurveyResult, Maybe> = {
+    offset: middleOf('survey.offset', 'Old axle off centreline', L, R),
+    closure:
+      L && R && W
+        ? derive({
+            id: 'survey.closure',
+            label: 'Halves against width',
+            unit: 'mm',
+            formula: '{L} + {R} − {W}',
+            source: 'Survey, closing the traverse',
+            inputs: { L, R, W },
+          })
+        : undefined,
+    mounts: middleOf('survey.mounts', 'Front mounts off centreline', input.mountLeft, input.mountRight),
+    shocks: differ('survey.shocks', 'Left shock against the right one', input.shockLeft, input.shockRight),
+    play: differ('survey.play', 'Mount hole over its bolt', input.hole, input.bolt),
+    tube: differ('survey.tube', 'Donor’s tube over the old axle’s', input.donorTubeOd, input.tubeOd),
+  };
+  return Object.fromEntries(Object.entries(found).filter(([, figure]) => figure !== undefined)) as SurveyResult;
+}
+
+/** Middle between two places that were read from the centreline, each to its side, mm, plus to the left. */
+const middleOf = (id: string, label: string, L: Maybe, R: Maybe): Maybe =>
+  L &&
+  R &&
+  derive({
+    id,
+    label,
     unit: 'mm',
     formula: '({L} − {R})/2',
-    source: 'Survey',
-    inputs: { L: left, R: right },
+    source: 'Both from the centreline',
+    inputs: { L, R },
   });
-  if (!width) return { offset };
-  const closure = derive({
-    id: 'survey.closure',
-    label: 'Halves against width',
-    unit: 'mm',
-    formula: '{L} + {R} − {W}',
-    source: 'Survey, closing the traverse',
-    inputs: { L: left, R: right, W: width },
-  });
-  return { offset, closure };
-}
+
+const differ = (id: string, label: string, a: Maybe, b: Maybe): Maybe =>
+  a &&
+  b &&
+  derive({ id, label, unit: 'mm', formula: '{a} − {b}', source: 'One less the other', inputs: { a, b } });
 
 type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 
 /** Checks of the old axle's readings. */
-export function surveyChecks({ closure, offset }: SurveyResult, limits: Changes): Check[] {
+export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits: Changes): Check[] {
   const checks: Check[] = [];
   const base = { stage: 'survey' as const, unknown: 'The old axle’s place: not known' };
   if (closure)
@@ -76,5 +113,57 @@ export function surveyChecks({ closure, offset }: SurveyResult, limits: Changes)
         at: 'survey.left',
       }),
     );
-  return checks;
+  return [...checks, ...mountChecks(found, limits)];
+}
+
+/** What the car’s own mounts say: where they stand, how worn they are, and whether the donor’s tube suits them. */
+function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Changes): Check[] {
+  const base = { stage: 'survey' as const, unknown: 'The mounts: not known', way: 'within' as const };
+  const list: readonly (Omit<Held, 'limit'> & { readonly limit: LimitId })[] = [
+    {
+      ...base,
+      id: 'survey.mounts',
+      figure: mounts,
+      limit: 'survey.offset',
+      holds: 'Front mounts stand alike about the centreline',
+      fails: 'Front mounts do not stand alike about the centreline',
+      reason: 'The springs or links set the axle by them: it will stand where they do.',
+      todo: 'Read both again; a bent mount or a wrong centreline is found before the axle is placed by it.',
+      at: 'spring.mount.left',
+    },
+    {
+      ...base,
+      id: 'survey.shocks',
+      figure: shocks,
+      limit: 'level.lean',
+      holds: 'Both shocks stand alike at ride height',
+      fails: 'One shock stands longer than the other at ride height',
+      reason: 'The car leans, or one spring has sagged: ride height differs from side to side.',
+      todo: 'Put the ride height right before room and angles are read.',
+      at: 'shock.length.left',
+    },
+    {
+      ...base,
+      id: 'survey.play',
+      figure: play,
+      limit: 'survey.bolt',
+      holds: 'Mount bolt fits its hole',
+      fails: 'Mount hole is worn, or of another bolt',
+      reason: 'An axle that moves in its mounts steers the car and cuts its bolts.',
+      todo: 'Sleeve or weld and drill the mount, or take the bolt that the hole is for.',
+      at: 'spring.hole',
+    },
+    {
+      ...base,
+      id: 'survey.tube',
+      figure: tube,
+      limit: 'survey.tube',
+      holds: 'The donor’s tube is as thick as the old one',
+      fails: 'The donor’s tube is of another diameter',
+      reason: 'Perches, U-bolts and plates of the old axle do not close round another tube.',
+      todo: 'Count U-bolts, plates and perches for the donor’s tube into parts and money.',
+      at: 'survey.tubeOd',
+    },
+  ];
+  return list.flatMap((held) => (held.figure ? [judge({ ...held, limit: limitOf(limits, held.limit) })] : []));
 }

@@ -1,5 +1,5 @@
 import type { InstrumentId, Reading } from '../measure';
-import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
+import { EMPTY_PLAN, SKILLS, TOOLS, type Choices, type Plan } from '../plan';
 
 /** A reading of the given values, for tests. */
 export const reading = (instrument: InstrumentId, ...values: number[]): Reading => ({
@@ -11,7 +11,13 @@ export const reading = (instrument: InstrumentId, ...values: number[]): Reading 
 export function workedPlan(readings: Record<string, Reading> = {}, choices: Partial<Choices> = {}): Plan {
   return {
     ...EMPTY_PLAN,
-    brief: { ...EMPTY_PLAN.brief, vehicle: 'Hollin Tern', donor: 'Marrow Carter van axle' },
+    brief: {
+      ...EMPTY_PLAN.brief,
+      vehicle: 'Hollin Tern',
+      donor: 'Marrow Carter van axle',
+      tools: TOOLS,
+      skills: SKILLS,
+    },
     choices: { ...EMPTY_PLAN.choices, ...choices },
     readings: {
       'brief.targetWidth': reading('chosen', 1402),

@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import {
+  cornerView,
+  donorView,
+  endView,
+  flangeView,
+  jigView,
+  rearView,
+  roomView,
+  surveyView,
+  topView,
+  tubeView,
+} from '../drawing';
+import { SIDES } from '../geometry';
+import type { Plan } from '../plan';
+import { routeSummary } from '../routes';
+import { runStack, shaftOrder } from '../shafts';
+import { cutSheet, ORDER_SHEETS, orderSheet, readingsLog, surveySheet } from '../sheets';
+import { randomPlan } from '../testing/random-plan';
+import { workedPlan } from '../testing/plans';
+import type { LengthUnit } from '../units';
+import { allFigures, evaluate, pairQuestion, stackLimits, stackSide, type Results } from './index';
+
+const UNITS: readonly LengthUnit[] = ['mm', 'in', 'frac'];
+const NO_NUMBER = /NaN|Infinity|undefined|\[object/;
+
+function everyView(plan: Plan, results: Results): unknown[] {
+  const { choices, limits } = plan;
+  return [
+    rearView(results, choices),
+    donorView(results),
+    surveyView(results),
+    topView(results),
+    endView(results),
+    flangeView(results),
+    roomView(results, plan.facts),
+    jigView(results),
+    ...SIDES.flatMap((side) => [tubeView(results, side, choices), cornerView(results, side, limits)]),
+  ];
+}
+
+function everySheet(plan: Plan, results: Results, unit: LengthUnit): unknown[] {
+  return [
+    cutSheet(plan, results, unit),
+    ...ORDER_SHEETS.map((id) => orderSheet(id, plan, results, unit)),
+    readingsLog(plan, results, unit),
+    ...(['survey', 'donor'] as const).flatMap((stage) =>
+      [true, false].map((filled) => surveySheet(plan, results, { stage, unit, filled })),
+    ),
+  ];
+}
+
+/** Where in an answer a number is none; empty where all are. */
+function wrongNumbers(value: unknown, at = ''): string[] {
+  if (typeof value === 'number') return Number.isFinite(value) ? [] : [at];
+  if (typeof value === 'string') return NO_NUMBER.test(value) ? [`${at}: ${value}`] : [];
+  if (typeof value !== 'object' || value === null || 'contributions' in value) return [];
+  return Object.entries(value).flatMap(([key, part]) => wrongNumbers(part, `${at}.${key}`));
+}
+
+const PLANS = 2000;
+
+describe('any plan that a file allows', () => {
+  it('is evaluated, drawn and printed in every unit, and no number of it is none', () => {
+    const usual = workedPlan();
+    for (let seed = 1; seed <= PLANS; seed += 1) {
+      const plan = randomPlan(seed, usual);
+      const results = evaluate(plan, '2027-02-03');
+      for (const figure of allFigures(results).values()) {
+        const parts = [figure.value, ...Object.values(figure.contributions)];
+        expect(parts.every(Number.isFinite), `${seed}: ${figure.id} ${figure.working.formula}`).toBe(true);
+      }
+      const unit = UNITS[seed % UNITS.length] as LengthUnit;
+      const said = [
+        results.checks,
+        results.decisions,
+        everyView(plan, results),
+        everySheet(plan, results, unit),
+        shaftOrder(plan, results),
+        routeSummary({ id: 'a', name: 'b' }, plan, results),
+        pairQuestion(plan, results),
+        results.stance,
+        results.hubs,
+        results.mating,
+        results.strip,
+      ];
+      expect(wrongNumbers(said), `seed ${seed}`).toEqual([]);
+      for (const side of SIDES)
+        if (seed % 40 === 0) runStack(stackSide(plan, results, side), stackLimits(plan, results, side), 50);
+    }
+  }, 240_000);
+});

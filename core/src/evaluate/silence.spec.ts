@@ -1,0 +1,166 @@
+import { describe, expect, it } from 'vitest';
+import tern from '../../../examples/tern.json';
+import type { Check } from '../checks';
+import { SIDES } from '../geometry';
+import { restsOn, type Figure } from '../measure';
+import { seededRandom } from '../numerics';
+import { completePlan, findQuantity, type Plan } from '../plan';
+import { cutSheet, ORDER_SHEETS, orderSheet, type CutSheet } from '../sheets';
+import { randomPlan } from '../testing/random-plan';
+import { workedPlan } from '../testing/plans';
+import { allFigures, evaluate, heldBy, type Results } from './index';
+
+const whole = completePlan(tern.plan as unknown as Plan);
+
+/** The demo with readings and facts left out at random, and its ends, method or datum chosen otherwise. */
+function thinned(seed: number): Plan {
+  const random = seededRandom(seed);
+  const share = random() * 0.5;
+  const keep = <T>(all: Readonly<Record<string, T>>) =>
+    Object.fromEntries(Object.entries(all).filter(() => random() > share));
+  const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)] as T;
+  return {
+    ...whole,
+    readings: keep(whole.readings),
+    facts: keep(whole.facts),
+    choices: {
+      ...whole.choices,
+      method: pick(['slug', 'endOff', 'newTubes']),
+      datum: pick(['casting', 'housingEnd', 'pinion']),
+      retentionTo: pick(['cClip', 'boltIn', 'fullFloat']),
+      spacer: pick(['none', 'none', 'plain', 'adapter']),
+      school: pick(['evenUp', 'keepOffset', 'driveline', 'shortShaft']),
+    },
+  };
+}
+
+/** Quantities a figure rests on that nobody read or chose, and that it does not own up to. */
+function silentDefaults(plan: Plan, figure: Figure): string[] {
+  return [...restsOn(figure)].filter(
+    (id) => findQuantity(id) !== undefined && !plan.readings[id] && !(id in figure.assumed),
+  );
+}
+
+const numeric = /\d/;
+
+function sheetFaults(sheet: CutSheet, results: Results): string[] {
+  return sheet.sections.flatMap(({ rows }) =>
+    rows.flatMap(({ item, note, cells }) =>
+      SIDES.map((side) => cells[side]).flatMap(({ text, figure }) => {
+        if (!figure) return [];
+        const assumed = Object.values(figure.assumed);
+        return [
+          heldBy(figure, results.contradicted) === undefined ? '' : `${item} prints what is held`,
+          assumed.length > 0 && numeric.test(text) && !text.endsWith('*')
+            ? `${item}: ${text} owns up to nothing`
+            : '',
+          ...assumed.map((a) =>
+            note.includes(a.label.toLowerCase()) ? '' : `${item}: ${a.label} not in its note`,
+          ),
+          ...assumed.map((a) =>
+            sheet.assumed.some((l) => l.startsWith(a.label)) ? '' : `${a.label} not listed`,
+          ),
+        ].filter(Boolean);
+      }),
+    ),
+  );
+}
+
+/** What a decision that says it has all it needs must have brought about. */
+const DONE: Readonly<Record<string, (r: Results, plan: Plan) => boolean>> = {
+  cut: (r, p) => r.schools.some((s) => s.school === p.choices.school && 'width' in s),
+  shafts: ({ shafts }) => !!shafts.needs.left && !!shafts.needs.right,
+  engagement: ({ shafts }) => !!shafts.fit.left.share && !!shafts.fit.right.share,
+  stance: ({ stance }) => stance.proven,
+  torque: ({ brief }, p) => p.brief.gears.length === 0 || !!brief.demand,
+  ratio: ({ judged }) => !!judged.ratio.ratio,
+  brakes: ({ hubs }) => !!hubs.brakes.shim.left && !!hubs.brakes.shim.right,
+  pattern: ({ hubs }) => hubs.patterns.same !== undefined,
+  marks: ({ marks, tubes, schools }, p) => {
+    const school = schools.find((s) => s.school === p.choices.school);
+    if (!school || !('width' in school)) return false;
+    return (['left', 'right'] as const).every((side) =>
+      p.choices.method === 'newTubes'
+        ? tubes.piece[side] !== undefined
+        : school.work[side] !== 'shorten' || !!marks.marks[side]?.inner.fromDatum,
+    );
+  },
+};
+
+const PLANS: readonly (readonly [string, (seed: number) => Plan, number])[] = [
+  ['the demo with readings left out', thinned, 250],
+  ['any plan', (seed) => randomPlan(seed, workedPlan()), 250],
+];
+
+describe.each(PLANS)('silence is never clear: %s', (_, planOf, count) => {
+  const cases = Array.from({ length: count }, (__, i) => {
+    const plan = planOf(7000 + i);
+    return { seed: 7000 + i, plan, results: evaluate(plan) };
+  });
+
+  it('a figure owns up to every default it rests on', () => {
+    for (const { seed, plan, results } of cases)
+      for (const figure of allFigures(results).values())
+        expect(silentDefaults(plan, figure), `${seed}: ${figure.id}`).toEqual([]);
+  });
+
+  it('a check is ok only where its figure is known, and says what was assumed for it', () => {
+    for (const { seed, plan, results } of cases) {
+      const figures = allFigures(results);
+      for (const check of results.checks) {
+        const figure = check.figure?.figureId ? figures.get(check.figure.figureId) : undefined;
+        if (check.level === 'unknown') {
+          expect(check.title, `${seed}: ${check.id}`).toMatch(/not known|no price/);
+          expect(check.title).not.toMatch(/clears$|holds$/);
+        }
+        if (check.level !== 'ok' || !figure || !check.figure?.figureId) continue;
+        expect(silentDefaults(plan, figure), `${seed}: ${check.id}`).toEqual([]);
+      }
+    }
+  });
+
+  it('a stage is settled only where nothing in it is unknown, lacking or held', () => {
+    for (const { seed, results } of cases)
+      for (const [stage, state] of Object.entries(results.stages)) {
+        if (state !== 'settled') continue;
+        const unknown = results.checks.filter(
+          (c) => c.level === 'unknown' && (stage === 'sheets' || c.stage === stage),
+        );
+        expect(
+          unknown.map((c) => c.id),
+          `${seed}: ${stage}`,
+        ).toEqual([]);
+      }
+  });
+
+  it('a decision that lacks nothing has come to its figures, or says why it is held', () => {
+    for (const { seed, plan, results } of cases)
+      for (const { id, lacks } of results.decisions)
+        if (lacks.length === 0 && DONE[id]) expect(DONE[id](results, plan), `${seed}: ${id}`).toBe(true);
+  });
+
+  it('a sheet says beside the number what it assumes, and prints nothing that is held', () => {
+    for (const { seed, plan, results } of cases)
+      for (const sheet of [
+        cutSheet(plan, results, 'mm'),
+        ...ORDER_SHEETS.map((id) => orderSheet(id, plan, results, 'frac')),
+      ])
+        expect(sheetFaults(sheet, results), `${seed}`).toEqual([]);
+  });
+});
+
+describe('leaving readings out', () => {
+  const full = evaluate(whole);
+  const levelOf = (checks: readonly Check[], id: string) => checks.find((c) => c.id === id)?.level;
+
+  it('never turns a caution or stop into ok, unless a default stands for what was left out', () => {
+    for (const id of Object.keys(whole.readings)) {
+      const { [id]: _gone, ...readings } = whole.readings;
+      for (const check of evaluate({ ...whole, readings }).checks) {
+        const before = levelOf(full.checks, check.id);
+        if (check.level !== 'ok' || before === 'ok' || before === undefined) continue;
+        expect(check.assumed ?? [], `${check.id} without ${id}`).not.toEqual([]);
+      }
+    }
+  });
+});
