@@ -1,4 +1,4 @@
-import { EMPTY_PLAN, findQuantity, type Plan } from '@intervex/core';
+import { canRead, EMPTY_PLAN, findQuantity, type Plan } from '@intervex/core';
 import Joi from 'joi';
 import { planSchema } from './plan-schema';
 import { problemsOf } from './problems';
@@ -8,7 +8,7 @@ import type { Problem } from './wire';
 /** The mark by which a plan file is known. */
 export const PLAN_FORMAT = 'intervex-plan';
 /** The version this build writes. */
-export const PLAN_VERSION = 5;
+export const PLAN_VERSION = 6;
 
 /** A plan as it stands in a file. Lengths in mm, angles in rad, masses in kg. */
 export interface PlanFile {
@@ -88,6 +88,7 @@ function upgrade(head: Fields): unknown {
   if (head['version'] === 2) return upgrade(fromVersion2(head));
   if (head['version'] === 3) return upgrade(fromVersion3(head));
   if (head['version'] === 4) return upgrade(fromVersion4(head));
+  if (head['version'] === 5) return upgrade(fromVersion5(head));
   return head['version'] === PLAN_VERSION ? head : undefined;
 }
 
@@ -147,3 +148,28 @@ function fromVersion4(head: Fields): Fields {
     plan: { tubeItems, patterns, keepOuts, lines, ...old, choices: { ...kept, ...choices } },
   };
 }
+
+/**
+ * Version 5 did not say what takes the driveshaft’s torque, and took any instrument for any reading: one that cannot
+ * read the unit becomes an estimate.
+ */
+function fromVersion5(head: Fields): Fields {
+  const old = fieldsOf(head['plan']);
+  const choices = fieldsOf(old?.['choices']);
+  if (!old || !choices) return { ...head, version: 6 };
+  const { reaction } = EMPTY_PLAN.choices;
+  const readings = withFitInstruments(fieldsOf(old['readings']) ?? {});
+  return { ...head, version: 6, plan: { ...old, readings, choices: { reaction, ...choices } } };
+}
+
+/** Readings whose instrument can read their unit. What is no reading is left for the check of every field. */
+const withFitInstruments = (readings: Fields): Fields =>
+  Object.fromEntries(
+    Object.entries(readings).map(([id, value]) => {
+      const reading = fieldsOf(value);
+      return [
+        id,
+        reading && !canRead(id, reading['instrument']) ? { ...reading, instrument: 'estimate' } : value,
+      ];
+    }),
+  );

@@ -7,7 +7,7 @@ import {
   FACT_EVIDENCE,
   FACTS,
   HOLES,
-  INSTRUMENTS,
+  instrumentsFor,
   JIGS,
   JOINT_IDS,
   LAUNCHES,
@@ -18,6 +18,7 @@ import {
   PATTERN_FACES,
   PATTERN_ROUTES,
   QUANTITIES,
+  REACTIONS,
   refuseValue,
   RETENTIONS,
   SCHOOLS,
@@ -67,8 +68,9 @@ const readingOf = (quantity: Quantity) =>
       .max(MAX_REPEATS)
       .required(),
     instrument: Joi.string()
-      .valid(...Object.keys(INSTRUMENTS))
-      .required(),
+      .valid(...instrumentsFor(quantity.unit))
+      .required()
+      .messages({ 'any.only': '{{#label}} must be what reads this: {{#valids}}' }),
     datum: freeText(80).allow(''),
     note: freeText(500).allow(''),
     ...zeroOf(quantity),
@@ -281,6 +283,7 @@ export const planSchema = Joi.object<Plan>({
     spacer: oneOf(SPACERS),
     pattern: oneOf(PATTERN_ROUTES),
     jig: oneOf(JIGS),
+    reaction: oneOf(REACTIONS),
   }).required(),
   readings: Joi.object(Object.fromEntries(QUANTITIES.map((q) => [q.id, readingOf(q)]))).required(),
   limits: Joi.object(Object.fromEntries(LIMIT_IDS.map((id) => [id, limitOf(LIMITS[id])]))).required(),

@@ -169,6 +169,7 @@ export const pairQuestionSchema = Joi.object<PairQuestion>({
     teeth: Joi.number().integer().min(6).max(80).required(),
     pitch: Joi.number().min(4).max(64),
     journal: mm(15, 90),
+    journalUnder: mm(0, 5),
     holes: Joi.number().integer().min(3).max(10),
     pcd: mm(80, 260),
     spline: mm(5, 250),
@@ -192,6 +193,8 @@ export const pairQuestionSchema = Joi.object<PairQuestion>({
 });
 
 export const newOrderSchema = Joi.object<{ who: string }>({ who });
+/** Paying; `again` says that the same shafts are meant to be ordered twice. */
+export const payOrderSchema = Joi.object<{ who: string; again?: boolean }>({ who, again: Joi.boolean() });
 export const orderStepSchema = Joi.object<{ who: string; note?: string }>({
   who,
   note: freeText(300).allow(''),

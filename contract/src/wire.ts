@@ -199,7 +199,8 @@ export interface MakerOrder {
 }
 
 /** Where an order stands with the builder: with the maker, measured and wrong, taken, or on its way back. */
-export type OrderState = MakerState | 'wrong' | 'accepted' | 'sentBack';
+/** `paying`: the maker was told to begin and has not answered yet; asked again with the same key until it does. */
+export type OrderState = MakerState | 'paying' | 'wrong' | 'accepted' | 'sentBack';
 
 export interface OrderEvent {
   readonly at: string;
@@ -221,6 +222,8 @@ export interface OrderView {
   readonly events: readonly OrderEvent[];
   /** Against the order, once it was measured. */
   readonly received?: Received;
+  /** Numbers of other orders for the very same shafts that are under way or taken. */
+  readonly same?: readonly string[];
   /** Why the maker was not heard just now. */
   readonly trouble?: string;
 }

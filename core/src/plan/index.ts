@@ -11,3 +11,5 @@ export * from './facts-with';
 export * from './tube-quantities';
 export * from './lists';
 export * from './place-name';
+export * from './for-donor';
+export * from './complete-plan';

@@ -222,12 +222,3 @@ export const EMPTY_PLAN: Plan = {
   keepOuts: {},
   lines: {},
 };
-
-/** A plan stored by an earlier version, with everything it did not know yet at its starting value. */
-export const completePlan = (plan: Plan): Plan => ({
-  ...EMPTY_PLAN,
-  ...plan,
-  brief: { ...EMPTY_PLAN.brief, ...plan.brief },
-  // What is known to hold the shafts goes on holding them.
-  choices: Object.assign({}, EMPTY_PLAN.choices, { retentionTo: plan.choices.retention }, plan.choices),
-});

@@ -5,3 +5,4 @@ export * from './strength-stage';
 export * from './strength-checks';
 export * from './stack';
 export * from './shaft-order';
+export * from './with-received';

@@ -8,14 +8,17 @@ const OF = 'the shaft maker';
 export const askQuote = (url: string, order: ShaftOrder): Promise<MakerQuote> =>
   askUpstream({ of: OF, address: new URL('/quotes', url), schema: quoteSchema, body: order });
 
-/** Pays a quote: the order is placed. Asked once, so that nothing is ordered twice. */
-export const placeOrder = (url: string, number: string): Promise<MakerOrder> =>
+/**
+ * Pays a quote: the order is placed. The maker knows the key: asked again with it, it places nothing twice.
+ *
+ * @param key the same for every try of one order
+ */
+export const placeOrder = (url: string, number: string, key: string): Promise<MakerOrder> =>
   askUpstream({
     of: OF,
     address: new URL('/orders', url),
     schema: makerOrderSchema,
-    body: { number },
-    once: true,
+    body: { number, key },
   });
 
 /** Where an order stands. */

@@ -1,5 +1,5 @@
 import type { MakerQuote, OrderEvent, OrderState, OrderView } from '@intervex/contract';
-import type { Received, ShaftOrder } from '@intervex/core';
+import { orderMoved, type Received, type ShaftOrder } from '@intervex/core';
 import type { Db } from '../plans/queries';
 
 interface OrderRow {
@@ -48,12 +48,54 @@ export async function appendEvent(
   );
 }
 
+/** Locks an order until the transaction ends, and says where it stands. */
+export async function lockOrder(db: Db, id: string): Promise<OrderState> {
+  await db.query('select id from orders where id = $1 for update', [id]);
+  const { rows } = await db.query<{ state: OrderState }>(
+    'select state from order_events where order_id = $1 order by n desc limit 1',
+    [id],
+  );
+  return rows[0]?.state ?? 'quoted';
+}
+
+/** Orders that were being paid when nobody heard the end of it, oldest first. */
+export async function payingOrders(db: Db): Promise<readonly string[]> {
+  const { rows } = await db.query<{ order_id: string }>(
+    `select e.order_id from order_events e
+      where e.state = 'paying'
+        and e.n = (select max(n) from order_events l where l.order_id = e.order_id)
+      order by e.at`,
+  );
+  return rows.map((r) => r.order_id);
+}
+
 const ORDER = `select o.id, o.variant_id, v.name as variant, o.revision, o.content, o.quote
   from orders o join variants v on v.id = o.variant_id`;
 
 export async function findOrder(db: Db, id: string): Promise<OrderView | undefined> {
   const { rows } = await db.query<OrderRow>(`${ORDER} where o.id = $1`, [id]);
-  return (await withEvents(db, rows))[0];
+  const [order] = await withEvents(db, rows);
+  if (!order) return undefined;
+  const { rows: others } = await db.query<OrderRow>(
+    `${ORDER} where v.project_id = (select project_id from variants where id = $1) and o.id <> $2`,
+    [order.variantId, id],
+  );
+  return withSame([order, ...(await withEvents(db, others))])[0];
+}
+
+/** States in which shafts are on their way, or here. */
+const LIVE: readonly OrderState[] = ['paying', 'paid', 'cutting', 'late', 'shipped', 'wrong', 'accepted'];
+
+/** Names with each order the others for the very same shafts that are under way or taken. */
+function withSame(orders: readonly OrderView[]): readonly OrderView[] {
+  return orders.map((order) => {
+    const same = orders
+      .filter(
+        (o) => o.id !== order.id && LIVE.includes(o.state) && orderMoved(o.order, order.order).length === 0,
+      )
+      .map((o) => o.quote.number);
+    return same.length ? { ...order, same } : order;
+  });
 }
 
 /** Orders of a project, newest first. */
@@ -62,7 +104,7 @@ export async function listOrders(db: Db, projectId: string): Promise<readonly Or
     `${ORDER} where v.project_id = $1 order by o.created_at desc, o.id`,
     [projectId],
   );
-  return withEvents(db, rows);
+  return withSame(await withEvents(db, rows));
 }
 
 async function withEvents(db: Db, orders: readonly OrderRow[]): Promise<readonly OrderView[]> {

@@ -1,4 +1,10 @@
-import { newOrderSchema, orderStepSchema, receivedSchema, settleSchema } from '@intervex/contract';
+import {
+  newOrderSchema,
+  orderStepSchema,
+  payOrderSchema,
+  receivedSchema,
+  settleSchema,
+} from '@intervex/contract';
 import { json, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { valid } from '../http/refusal';
@@ -18,8 +24,7 @@ export function orderRoutes(pool: Pool, url: string | undefined): Router {
     response.status(201).json(await quoteOrder(pool, url, idOf(request), who));
   });
   router.post('/orders/:id/pay', body, async (request, response) => {
-    const { who } = valid(orderStepSchema, request.body, 'order');
-    response.json(await payOrder(pool, url, idOf(request), who));
+    response.json(await payOrder(pool, url, idOf(request), valid(payOrderSchema, request.body, 'order')));
   });
   router.post('/orders/:id/look', body, async (request, response) => {
     const { who } = valid(orderStepSchema, request.body, 'order');

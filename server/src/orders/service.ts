@@ -1,12 +1,21 @@
 import type { MakerState, OrderState, OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract';
-import { compareReceived, evaluate, orderHolds, orderMoved, shaftOrder } from '@intervex/core';
+import {
+  compareReceived,
+  evaluate,
+  orderHolds,
+  orderMoved,
+  shaftOrder,
+  withReceived,
+  type Plan,
+  type Received,
+} from '@intervex/core';
 import type { Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
-import { refused } from '../http/refusal';
+import { Refused, refused } from '../http/refusal';
 import { UpstreamAway, UpstreamRefuses } from '../http/upstream';
-import { readVariant } from '../plans/service';
+import { editPlan, readVariant } from '../plans/service';
 import { askOrder, askQuote, placeOrder, returnOrder } from './maker';
-import { appendEvent, findOrder, insertOrder } from './queries';
+import { appendEvent, findOrder, insertOrder, lockOrder, payingOrders } from './queries';
 
 /** States in which the maker still has to do something. */
 const WITH_MAKER: readonly OrderState[] = ['paid', 'cutting', 'late', 'sentBack'];
@@ -32,6 +41,13 @@ export async function quoteOrder(
         right: 'its reading or fact, under Donor or Hub ends',
       })),
     );
+  const stocked = order.lines.flatMap((l) =>
+    l.part === undefined ? [] : [`${l.part} from ${l.seller ?? ''}`],
+  );
+  if (stocked.length)
+    throw refused('invalid', `These shafts lie on a shelf: order ${stocked.join(' and ')} by number.`, [
+      { field: 'order', wrong: 'holds shafts from stock', right: 'shafts that have to be made' },
+    ]);
   const quote = await heard(() => askQuote(there(url), order));
   const id = await withTransaction(pool, async (client) => {
     const made = await insertOrder(client, { variantId, revision, order, quote });
@@ -41,19 +57,79 @@ export async function quoteOrder(
   return readOrder(pool, id);
 }
 
-/** Pays a quote: the maker begins. Refused where the saved plan asks for other shafts by now, or has a stop. */
+/**
+ * Pays a quote: the maker begins. Refused where the saved plan asks for other shafts by now, has a stop, or the same
+ * shafts are on order already and nobody said that they are meant twice. That it is being paid is written under the
+ * order’s lock before the maker is told; the order’s id is the key by which the maker knows a second try.
+ */
 export async function payOrder(
   pool: Pool,
   url: string | undefined,
   id: string,
-  who: string,
+  { who, again = false }: { readonly who: string; readonly again?: boolean },
 ): Promise<OrderView> {
   const order = await readOrder(pool, id);
-  inState(order, ['quoted'], 'paid');
-  await stillWanted(pool, order);
-  const { state, note } = await heard(() => placeOrder(there(url), order.quote.number));
-  await append(pool, id, { who, state, note });
+  inState(order, ['quoted', 'paying'], 'paid');
+  const maker = await heard(async () => there(url));
+  if (order.state === 'quoted') {
+    await stillWanted(pool, order);
+    if (!again) notTwice(order);
+    await withTransaction(pool, async (client) => {
+      const state = await lockOrder(client, id);
+      if (state === 'quoted') await appendEvent(client, id, { who, state: 'paying', note: 'Being paid.' });
+    });
+  }
+  return settlePaying(pool, maker, id, who);
+}
+
+function notTwice({ same = [] }: OrderView): void {
+  if (same.length === 0) return;
+  const wrong = `the same shafts are on order already: ${same.join(', ')}`;
+  throw refused('invalid', `Not ordered: ${wrong}. Say so if they are meant twice.`, [
+    { field: 'again', wrong, right: 'true where they are meant twice' },
+  ]);
+}
+
+/** Tells the maker of an order that is being paid, and writes what it answers, once. */
+async function settlePaying(pool: Pool, url: string, id: string, who: string): Promise<OrderView> {
+  const order = await readOrder(pool, id);
+  if (order.state !== 'paying') return order;
+  const answer = await placed(url, order);
+  await withTransaction(pool, async (client) => {
+    if ((await lockOrder(client, id)) === 'paying') await appendEvent(client, id, { who, ...answer });
+  });
   return readOrder(pool, id);
+}
+
+/** What the maker says; its no leads back to the quote. While it is silent the order stays being paid. */
+async function placed(url: string, order: OrderView): Promise<{ state: OrderState; note: string }> {
+  try {
+    const { state, note } = await placeOrder(url, order.quote.number, order.id);
+    return { state, note };
+  } catch (error) {
+    if (error instanceof UpstreamRefuses)
+      return { state: 'quoted', note: `The maker says no: ${error.message}` };
+    if (error instanceof UpstreamAway)
+      throw refused(
+        'unavailable',
+        `Not confirmed: ${error.message}. The order stays being paid, and is asked for again; nothing is ordered twice.`,
+      );
+    throw error;
+  }
+}
+
+/** Takes up again what was being paid when a server ended, and counts what was settled. */
+export async function resumePaying(pool: Pool, url: string | undefined): Promise<number> {
+  if (!url) return 0;
+  let settled = 0;
+  for (const id of await payingOrders(pool)) {
+    const order = await settlePaying(pool, url, id, 'Intervex').catch((error: unknown) => {
+      if (error instanceof Refused) return undefined;
+      throw error;
+    });
+    if (order && order.state !== 'paying') settled += 1;
+  }
+  return settled;
 }
 
 async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
@@ -86,6 +162,7 @@ export async function lookAtOrder(
   who: string,
 ): Promise<OrderView> {
   const order = await readOrder(pool, id);
+  if (order.state === 'paying') return resumed(pool, url, order, who);
   if (!WITH_MAKER.includes(order.state)) return order;
   try {
     const { state, note } = await askOrder(there(url), order.quote.number);
@@ -94,6 +171,15 @@ export async function lookAtOrder(
   } catch (error) {
     if (error instanceof UpstreamAway || error instanceof UpstreamRefuses)
       return { ...order, trouble: error.message };
+    throw error;
+  }
+}
+
+async function resumed(pool: Pool, url: string | undefined, order: OrderView, who: string): Promise<OrderView> {
+  try {
+    return await settlePaying(pool, there(url), order.id, who);
+  } catch (error) {
+    if (error instanceof Refused || error instanceof UpstreamAway) return { ...order, trouble: error.message };
     throw error;
   }
 }
@@ -107,23 +193,36 @@ export async function receiveOrder(
   const order = await readOrder(pool, id);
   inState(order, MEASURED, 'measured');
   const { plan } = await readVariant(pool, order.variantId);
+  const received = compared(order, shafts, plan);
+  const wrong = received.sizes
+    .filter((s) => !s.ok)
+    .map((s) => `${s.side} ${s.what} off by ${s.off.toFixed(2)} mm`);
+  const note = received.ok ? 'Measured, and as ordered.' : `${wrong.join(', ')}.`;
+  await withTransaction(pool, async (client) => {
+    if (!MEASURED.includes(await lockOrder(client, id))) return;
+    await appendEvent(client, id, { who, state: received.ok ? 'accepted' : 'wrong', note, received });
+    if (received.ok)
+      await editPlan(client, order.variantId, who, (now) =>
+        withReceived(now, received, { who, at: now8601() }),
+      );
+  });
+  return readOrder(pool, id);
+}
+
+const now8601 = (): string => new Date().toISOString();
+
+function compared({ order }: OrderView, shafts: ReceiveRequest['shafts'], plan: Plan): Received {
   try {
-    const received = compareReceived(order.order, shafts, plan.limits);
-    const wrong = received.sizes
-      .filter((s) => !s.ok)
-      .map((s) => `${s.side} ${s.what} off by ${s.off.toFixed(2)} mm`);
-    const note = received.ok ? 'Measured, and as ordered.' : `${wrong.join(', ')}.`;
-    await append(pool, id, { who, state: received.ok ? 'accepted' : 'wrong', note, received });
+    return compareReceived(order, shafts, plan.limits);
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     throw refused('invalid', error.message, [
       { field: 'shafts', wrong: error.message, right: 'every shaft that was ordered, measured once' },
     ]);
   }
-  return readOrder(pool, id);
 }
 
-/** What is done with a wrong shaft, and why. */
+/** What is done with a wrong shaft, and why. One that is kept stands in the plan as measured, with the reason. */
 export async function settleOrder(
   pool: Pool,
   url: string | undefined,
@@ -136,9 +235,22 @@ export async function settleOrder(
     decision === 'sendBack'
       ? await heard(() => returnOrder(there(url), order.quote.number, reason))
       : undefined;
-  await append(pool, id, { who, state: decision === 'accept' ? 'accepted' : 'sentBack', note: reason });
-  // A maker that begins anew at once says so with its answer.
-  if (begun && begun.state !== 'shipped') await append(pool, id, { who, state: begun.state, note: begun.note });
+  await withTransaction(pool, async (client) => {
+    if ((await lockOrder(client, id)) !== 'wrong') return;
+    await appendEvent(client, id, {
+      who,
+      state: decision === 'accept' ? 'accepted' : 'sentBack',
+      note: reason,
+    });
+    const { received } = order;
+    if (decision === 'accept' && received)
+      await editPlan(client, order.variantId, who, (now) =>
+        withReceived(now, received, { who, reason, at: now8601() }),
+      );
+    // A maker that begins anew at once says so with its answer.
+    if (begun && begun.state !== 'shipped')
+      await appendEvent(client, id, { who, state: begun.state, note: begun.note });
+  });
   return readOrder(pool, id);
 }
 

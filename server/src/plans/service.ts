@@ -139,6 +139,23 @@ export async function stepPlan(
   });
 }
 
+/**
+ * Changes a plan as it stands, inside a transaction of the caller’s: what the program learned itself, such as a shaft
+ * that was measured and taken, reaches the plan whether a page is open or not.
+ */
+export async function editPlan(
+  client: Client,
+  id: string,
+  who: string,
+  change: (plan: Plan) => Plan,
+): Promise<void> {
+  const head = await existing(client, id, true);
+  const plan = change(head.plan);
+  const changed = changedBetween(head.plan, plan);
+  if (changed.length === 0) return;
+  await append(client, head, { kind: 'edit', parent: head.node, restores: null, plan, changed, who });
+}
+
 interface Appended {
   readonly kind: RevisionKind;
   readonly parent: number | null;

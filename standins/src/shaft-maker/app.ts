@@ -39,7 +39,10 @@ const quoteSchema = Joi.object<{ lines: readonly ShaftLine[] }>({
     .required(),
 }).unknown();
 
-const numberSchema = Joi.object<{ number: string }>({ number: Joi.string().max(40).required() });
+const paySchema = Joi.object<{ number: string; key: string }>({
+  number: Joi.string().max(40).required(),
+  key: Joi.string().max(80).required(),
+});
 const lateSchema = Joi.object<{ days: number }>({ days: Joi.number().integer().min(1).max(200).required() });
 const spoilSchema = Joi.object<{ side: 'left' | 'right'; by: number }>({
   side: Joi.string().valid('left', 'right').required(),
@@ -73,8 +76,8 @@ export function makerApp(shop: Shop, page: string): Express {
     }
   });
   app.post('/orders', (request, response) => {
-    const wanted = body(numberSchema, request.body, response);
-    if (wanted) answer(response, shop.pay(wanted.number));
+    const wanted = body(paySchema, request.body, response);
+    if (wanted) answer(response, shop.pay(wanted.number, wanted.key));
   });
   app.get('/orders/:number', (request, response) => {
     answer(response, shop.find(request.params.number));

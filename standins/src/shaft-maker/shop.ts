@@ -27,6 +27,8 @@ export interface Order {
   readonly leadDays: number;
   readonly state: State;
   readonly note: string;
+  /** Key it was paid with; a second try with the same one changes nothing. */
+  readonly key?: string;
   /** What will be in the parcel; only the shop knows, until it is opened. */
   readonly made: readonly MadeShaft[];
 }
@@ -97,9 +99,10 @@ export class Shop {
     return [...this.orders.values()].reverse();
   }
 
-  pay(number: string): Order | undefined {
+  /** Begins an order. Told again with the same key it says where the order stands, and begins nothing twice. */
+  pay(number: string, key: string): Order | undefined {
     return this.change(number, (order) =>
-      order.state === 'quoted' ? { state: 'paid', note: 'Paid; in the queue.' } : {},
+      order.state === 'quoted' ? { state: 'paid', note: 'Paid; in the queue.', key } : {},
     );
   }
 

@@ -2,12 +2,11 @@ import { Component, inject, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartsAnswer } from '@intervex/contract/wire';
-import type { PartOffer } from '@intervex/core';
+import { planForDonor, type PartOffer } from '@intervex/core';
 import { firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { ApiService, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
-import { planForDonor } from './salvage-plan';
 
 /** What a size of a salvage donor is called. */
 const SIZES: readonly (readonly [size: string, label: string])[] = [
