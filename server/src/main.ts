@@ -9,6 +9,7 @@ import { createPool } from './db/pool';
 import { seedDemo } from './demo/seed';
 import { LiveFeed } from './live/feed';
 import { liveStreams } from './live/routes';
+import { resumePaying } from './orders/service';
 
 /** How long open requests may still take once asked to stop. */
 const STOP_MS = 5000;
@@ -29,6 +30,14 @@ const server = createServer(createApp({ pool, log, webRoot: config.webRoot, live
 server.listen(config.port, '127.0.0.1', () => {
   log.info({ address: server.address() }, 'listening');
 });
+void resumePaying(pool, config.ports.maker).then(
+  (settled) => {
+    if (settled) log.info({ settled }, 'orders that were being paid are settled');
+  },
+  (error: unknown) => {
+    log.error({ err: error }, 'orders that were being paid stay so');
+  },
+);
 server.on('error', (error) => {
   log.fatal({ err: error }, 'cannot listen');
   process.exit(1);

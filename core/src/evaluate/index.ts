@@ -8,5 +8,6 @@ export * from './stack-inputs';
 export * from './pair-question';
 export * from './contradictions';
 export * from './in-use';
+export * from './iso-day';
 export * from './route-cost';
 export { lacking } from './decisions';

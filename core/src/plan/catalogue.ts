@@ -445,6 +445,9 @@ export function quantity(id: string): Quantity {
 /** Name of a quantity that tells the side too: `Brake space, left`. */
 export const quantityName = (q: Quantity): string => (q.side ? `${q.label}, ${q.side}` : q.label);
 
-/** Its name within a sentence: a small first letter, unless the word is one of capitals. */
-export const quantityInSentence = (q: Quantity): string =>
-  quantityName(q).replace(/^\p{Lu}(?!\p{Lu})/u, (letter) => letter.toLowerCase());
+/** A label within a sentence: a small first letter, unless the word is one of capitals. */
+export const inSentence = (label: string): string =>
+  label.replace(/^\p{Lu}(?!\p{Lu})/u, (letter) => letter.toLowerCase());
+
+/** Name of a quantity within a sentence. */
+export const quantityInSentence = (q: Quantity): string => inSentence(quantityName(q));

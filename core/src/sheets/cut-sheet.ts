@@ -3,7 +3,7 @@ import { clockName, isPlanned, markDatum, standWords, type FaceSquare } from '..
 import { heldBy, type Contradicted, type Decision, type Results } from '../evaluate';
 import { SIDES, type Side, type Sided } from '../geometry';
 import { expandedUncertainty, type Assumed, type Figure } from '../measure';
-import { placeName, showAgainst, showValue, type Plan } from '../plan';
+import { inSentence, placeName, showAgainst, showValue, type Plan } from '../plan';
 import { toBuy, type ShaftSource } from '../shafts';
 import { LIMITS, type LimitId } from '../checks';
 import type { LengthUnit } from '../units';
@@ -49,6 +49,8 @@ export interface SheetCheck {
   readonly todo: string;
   /** Reason, who and when of an acceptance; empty otherwise. */
   readonly accepted: string;
+  /** What it lacks, how near its limit it is, and what it assumes; empty where there is nothing to say. */
+  readonly note: string;
 }
 
 /** Everything the cut sheet says, ready to print in one unit. */
@@ -390,7 +392,21 @@ export function sheetCheck(check: Check, unit: LengthUnit): SheetCheck {
     limit: limit ? showAgainst(limit.value, limit.value, limit.unit, unit) : '',
     todo: check.todo,
     accepted: accepted ? `${accepted.reason} (${accepted.who}, ${accepted.at.slice(0, 10)})` : '',
+    note: checkNote(check, unit),
   };
+}
+
+function checkNote({ lacks = [], within, assumed = [], figure }: Check, unit: LengthUnit): string {
+  const said = [
+    lacks.length ? `Missing: ${lacks.map(placeName).join(', ')}.` : '',
+    within !== undefined && figure
+      ? `Nearer its limit than the readings can tell: ± ${showAgainst(within, within, figure.unit, unit === 'frac' ? 'in' : unit)}.`
+      : '',
+    assumed.length
+      ? `Assumed: ${assumed.map((a) => `${inSentence(a.label)} ${showValue(a.value, a.unit, unit)}`).join(', ')}.`
+      : '',
+  ];
+  return said.filter(Boolean).join(' ');
 }
 
 export function limitLines(plan: Plan, unit: LengthUnit): string[] {

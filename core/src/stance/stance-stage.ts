@@ -15,7 +15,7 @@ import { bothSides, halvesFor, offsetsFor, type Span } from './fit-map';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from './poses';
 import { poseRoom, travelOf, travelQuantity, type GapKind, type PoseRoom, type RoomThing } from './room';
 import { readTyreSize, type TyreSize } from './tyre-size';
-import { measuringRim, wheelEdges, type WheelEdges } from './wheel';
+import { measuringRim, overallRim, wheelEdges, type WheelEdges } from './wheel';
 
 type Maybe = Figure | undefined;
 
@@ -114,7 +114,7 @@ export function stanceStage(input: StanceInput): StanceResult {
   const poses = bySide((side) => posesOf(input, rooms[side], side));
   const lacks = bySide((side) => lacksOf(input, rooms[side], side, diameter, stand.missing));
   const proven = SIDES.every((side) => !lacks[side].inboard.length && !lacks[side].outboard.length);
-  const wheel = stand.section && stand.rim && widthOf(stand.section, stand.rim);
+  const wheel = stand.section && stand.rim && wheelWidth(stand.section.value, stand.rim.value);
   const ranges = wheel && bySide((side) => centreRange(wheel, poses[side]));
   return {
     tyre,
@@ -144,9 +144,14 @@ export function stanceStage(input: StanceInput): StanceResult {
   };
 }
 
-const widthOf = (section: Figure, rim: Figure): WheelWidth => ({
-  section: section.value,
-  rim: 25.4 * rim.value + 25.4,
+/**
+ * Width that a tyre and a rim take up together, mm.
+ *
+ * @param rimInch rim width between its bead seats, in
+ */
+export const wheelWidth = (section: number, rimInch: number): WheelWidth => ({
+  section,
+  rim: overallRim(rimInch),
 });
 
 /** Wheel and axle as they have to be known before any gap is. */

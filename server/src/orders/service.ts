@@ -2,6 +2,7 @@ import type { MakerState, OrderState, OrderView, ReceiveRequest, SettleRequest }
 import {
   compareReceived,
   evaluate,
+  isoDay,
   orderHolds,
   orderMoved,
   shaftOrder,
@@ -30,7 +31,7 @@ export async function quoteOrder(
   who: string,
 ): Promise<OrderView> {
   const { plan, revision } = await readVariant(pool, variantId);
-  const order = shaftOrder(plan, evaluate(plan));
+  const order = shaftOrder(plan, evaluate(plan, isoDay(new Date())));
   if (order.lacks.length)
     throw refused(
       'invalid',
@@ -134,7 +135,7 @@ export async function resumePaying(pool: Pool, url: string | undefined): Promise
 
 async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
   const { plan } = await readVariant(pool, variantId);
-  const results = evaluate(plan);
+  const results = evaluate(plan, isoDay(new Date()));
   const moved = orderMoved(order, shaftOrder(plan, results));
   if (moved.length)
     throw refused(

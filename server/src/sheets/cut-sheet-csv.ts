@@ -30,9 +30,16 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
   for (const section of sheet.sections)
     for (const row of section.rows)
       for (const side of SIDES) {
-        const { text, figure } = row.cells[side];
+        const { text, figure, held } = row.cells[side];
         const column = section.columns?.[side === 'left' ? 0 : 1] ?? side;
-        rows.push([section.title, row.item, row.note, column, ...numbers(figure, unit), text]);
+        rows.push([
+          section.title,
+          row.item,
+          row.note,
+          column,
+          ...numbers(figure, unit),
+          held === undefined ? text : `held: ${held}`,
+        ]);
       }
   for (const check of [...sheet.checks, ...sheet.accepted])
     rows.push([
@@ -48,10 +55,13 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
         check.figure,
         check.limit && `limit ${check.limit}`,
         check.accepted,
+        check.note,
       ]
         .filter(Boolean)
         .join('; '),
     ]);
+  for (const line of sheet.lacks) rows.push(['Not complete', line, '', '', '', '', '', '']);
+  for (const line of sheet.assumed) rows.push(['Assumed', line, '', '', '', '', '', '']);
   for (const line of sheet.limits) rows.push(['Changed limits', line, '', '', '', '', '', '']);
   return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
 }

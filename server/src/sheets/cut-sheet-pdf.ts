@@ -1,17 +1,20 @@
 import type { VariantView } from '@intervex/contract';
 import {
+  ASSUMED_MARK,
   cutSheet,
   evaluate,
+  isoDay,
+  lengthSuffix,
   rearView,
   type CutSheet,
   type LengthUnit,
   type SheetCheck,
-  type SheetSection,
   type View,
 } from '@intervex/core';
 import { drawView } from './draw-view';
 import { bytesOf, fittingScale, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';
 import { footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
+import { table } from './table';
 
 export interface PdfOptions {
   readonly units: LengthUnit;
@@ -29,7 +32,7 @@ export interface NamedSheet {
 
 /** The cut sheet as PDF: drawing to a stated scale, marks, shafts, checks, acceptances, cautions. */
 export function cutSheetPdf(variant: VariantView, options: PdfOptions): Promise<Buffer> {
-  const results = evaluate(variant.plan);
+  const results = evaluate(variant.plan, isoDay(new Date()));
   const sheet = cutSheet(variant.plan, results, options.units);
   return sheetPdf(
     variant,
@@ -48,8 +51,12 @@ export function sheetPdf(
   titleBlock(doc, name, variant, sheet, units);
   if (view) drawing(doc, view, units);
   if (sheet.lacks.length) paragraph(doc, 'Not complete', sheet.lacks);
+  if (sheet.assumed.length) paragraph(doc, `Assumed, marked ${ASSUMED_MARK} below`, sheet.assumed);
   for (const section of sheet.sections) table(doc, section);
-  checks(doc, 'Open checks', sheet.checks, 'No open checks.');
+  const open = sheet.checks.filter((c) => c.level !== 'unknown');
+  const unknown = sheet.checks.filter((c) => c.level === 'unknown');
+  checks(doc, 'Open checks', open, unknown.length ? 'None of those that can be told.' : 'No open checks.');
+  if (unknown.length) checks(doc, 'Checks that cannot be told yet', unknown, '');
   checks(doc, 'Accepted deviations', sheet.accepted, 'None accepted.');
   if (sheet.limits.length) paragraph(doc, 'Changed limits', sheet.limits);
   if (sheet.notes) paragraph(doc, 'Notes', [sheet.notes]);
@@ -58,23 +65,34 @@ export function sheetPdf(
   return bytesOf(doc);
 }
 
+const LABEL_WIDE = 58;
+const HEAD_COLUMNS = 3;
+
+/** What the sheet is of, in columns; a long value takes as many lines as it needs. */
 function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: CutSheet, units: LengthUnit): void {
   title(doc, name, variant, units);
   doc.moveDown(0.4);
-  const columns = 3;
-  const width = wide(doc) / columns;
+  const width = wide(doc) / HEAD_COLUMNS;
   const top = doc.y;
-  const lines = Math.ceil(sheet.head.length / columns);
-  sheet.head.forEach(([label, value], i) => {
-    const x = left(doc) + Math.floor(i / lines) * width;
-    const y = top + (i % lines) * 12;
-    doc.font('text').fontSize(8).fillColor(INK.second).text(label, x, y, { width: 52, lineBreak: false });
-    doc
-      .font('strong')
-      .fillColor(INK.main)
-      .text(value, x + 52, y, { width: width - 56, height: 11, ellipsis: true });
-  });
-  doc.y = top + lines * 12 + 4;
+  const lines = Math.ceil(sheet.head.length / HEAD_COLUMNS);
+  let end = top;
+  for (let column = 0; column < HEAD_COLUMNS; column += 1) {
+    const x = left(doc) + column * width;
+    doc.y = top;
+    for (const [label, value] of sheet.head.slice(column * lines, (column + 1) * lines)) {
+      const y = doc.y;
+      doc.font('text').fontSize(8).fillColor(INK.second);
+      doc.text(label, x, y, { width: LABEL_WIDE - 4 });
+      const under = doc.y;
+      doc
+        .font('strong')
+        .fillColor(INK.main)
+        .text(value, x + LABEL_WIDE, y, { width: width - LABEL_WIDE - 8 });
+      doc.y = Math.max(under, doc.y) + 2;
+    }
+    end = Math.max(end, doc.y);
+  }
+  doc.y = end + 2;
 }
 
 function drawing(doc: Pdf, view: View, units: LengthUnit): void {
@@ -87,12 +105,12 @@ function drawing(doc: Pdf, view: View, units: LengthUnit): void {
   const x = left(doc) + wide(doc) / 2 - ((bounds.left + bounds.right) / 2) * k;
   drawView(doc, view, { x, y: top + above + bounds.top * k, scale, units });
   const y = top + above + (bounds.top - bounds.bottom) * k + below;
-  scaleBar(doc, y, scale);
+  scaleBar(doc, y, scale, units);
   doc.x = left(doc);
   doc.y = y + 16;
 }
 
-function scaleBar(doc: Pdf, y: number, scale: number): void {
+function scaleBar(doc: Pdf, y: number, scale: number, units: LengthUnit): void {
   const x = left(doc);
   const length = SCALE_BAR_MM * PT_PER_MM;
   doc.undash().lineWidth(0.8).strokeColor(INK.main);
@@ -107,7 +125,7 @@ function scaleBar(doc: Pdf, y: number, scale: number): void {
       .lineTo(at, y - (i % 5 === 0 ? 6 : 3))
       .stroke();
   }
-  const text = `Drawn 1 : ${scale}. This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
+  const text = `Drawn 1 : ${scale}, lengths in ${lengthSuffix(units)}. This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
   doc
     .font('text')
     .fontSize(8)
@@ -115,65 +133,42 @@ function scaleBar(doc: Pdf, y: number, scale: number): void {
     .text(text, x + length + 8, y - 8, { width: wide(doc) - length - 8 });
 }
 
-function table(doc: Pdf, section: SheetSection): void {
-  heading(doc, section.title);
-  const [item, note, cell] = [0.27, 0.29, 0.22].map((share) => share * wide(doc)) as [number, number, number];
-  const columns = [
-    left(doc),
-    left(doc) + item,
-    left(doc) + item + note,
-    left(doc) + item + note + cell,
-  ] as const;
-  doc.font('text').fontSize(8).fillColor(INK.second);
-  const top = doc.y;
-  doc
-    .text(section.columns?.[0] ?? 'Left', columns[2], top, { width: cell - 4, align: 'right' })
-    .text(section.columns?.[1] ?? 'Right', columns[3], top, { width: cell - 4, align: 'right' });
-  for (const row of section.rows) {
-    room(doc, 14);
-    const y = doc.y + 1;
-    doc
-      .font('strong')
-      .fontSize(8.5)
-      .fillColor(INK.main)
-      .text(row.item, columns[0], y, { width: item - 4, lineBreak: false });
-    doc
-      .font('text')
-      .fontSize(7.5)
-      .fillColor(INK.second)
-      .text(row.note, columns[1], y + 0.8, { width: note - 4, lineBreak: false });
-    doc.font('figureStrong').fontSize(8.5).fillColor(INK.main);
-    doc.text(row.cells.left.text, columns[2], y, { width: cell - 4, align: 'right', lineBreak: false });
-    doc.text(row.cells.right.text, columns[3], y, { width: cell - 4, align: 'right', lineBreak: false });
-    doc
-      .lineWidth(0.25)
-      .strokeColor(INK.rule)
-      .moveTo(left(doc), y + 11.5)
-      .lineTo(left(doc) + wide(doc), y + 11.5)
-      .stroke();
-    doc.y = y + 12;
-  }
-}
+const ACCEPTED = ['Accepted', INK.second] as const;
+const LEVELS = {
+  stop: ['STOP', INK.stop],
+  caution: ['Caution', INK.caution],
+  unknown: ['Unknown', INK.second],
+  ok: ['Passed', INK.second],
+} as const;
 
 function checks(doc: Pdf, name: string, list: readonly SheetCheck[], none: string): void {
   heading(doc, name);
   if (list.length === 0) doc.font('text').fontSize(8.5).fillColor(INK.second).text(none, left(doc), doc.y);
   for (const check of list) {
-    room(doc, 34);
-    const word = check.accepted ? 'Accepted' : check.level === 'stop' ? 'STOP' : 'Caution';
-    const colour = check.accepted ? INK.second : check.level === 'stop' ? INK.stop : INK.caution;
+    const indent = { width: wide(doc) - 52 };
+    const numbers = check.figure ? `: ${check.figure}${check.limit ? `, limit ${check.limit}` : ''}` : '';
+    const title = `${check.title}${numbers}`;
+    const under = [check.accepted ? `Reason: ${check.accepted}` : check.todo, check.note]
+      .filter(Boolean)
+      .join(' ');
+    const tall =
+      doc.font('strong').fontSize(8.5).heightOfString(title, indent) +
+      doc
+        .font('text')
+        .fontSize(8)
+        .heightOfString(under || ' ', indent);
+    room(doc, tall + 4);
+    const [word, colour] = check.accepted ? ACCEPTED : LEVELS[check.level];
     const y = doc.y + 2;
     doc.font('strong').fontSize(8.5).fillColor(colour).text(word, left(doc), y, { width: 48 });
-    const numbers = check.figure ? `: ${check.figure}${check.limit ? `, limit ${check.limit}` : ''}` : '';
-    const indent = { width: wide(doc) - 52 };
     doc
       .font('strong')
       .fillColor(INK.main)
-      .text(`${check.title}${numbers}`, left(doc) + 52, y, indent);
+      .text(title, left(doc) + 52, y, indent);
     doc
       .font('text')
       .fontSize(8)
       .fillColor(INK.second)
-      .text(check.accepted ? `Reason: ${check.accepted}` : check.todo, left(doc) + 52, doc.y, indent);
+      .text(under, left(doc) + 52, doc.y, indent);
   }
 }

@@ -1,5 +1,5 @@
 import {
-  showValue,
+  bareLength,
   type Dimension,
   type LengthUnit,
   type Point,
@@ -139,9 +139,7 @@ const outsideLeft = (x0: number, x1: number, width: number, doc: Pdf): number =>
   (x0 + x1) / 2 > doc.page.width / 2 ? x1 + 4 : x0 - width - 4;
 
 const dimensionText = (d: Dimension, units: LengthUnit): string =>
-  (d.name ? `${d.name} ` : '') +
-  (d.signed && d.value > 0 ? '+' : '') +
-  showValue(d.value, 'mm', units).replace(/ (mm|in)$/, '');
+  (d.name ? `${d.name} ` : '') + (d.signed && d.value > 0 ? '+' : '') + bareLength(d.value, units);
 
 function tick(doc: Pdf, x: number, y: number): void {
   doc

@@ -2,6 +2,7 @@ import type { VariantView } from '@intervex/contract';
 import {
   evaluate,
   expandedUncertainty,
+  isoDay,
   orderSheet,
   shaftOrder,
   SIDES,
@@ -14,15 +15,16 @@ import {
 export const ORDER_FORMAT = 'intervex-order';
 export const ORDER_VERSION = 1;
 
-const cellOf = ({ text, figure }: SheetCell) => ({
+const cellOf = ({ text, figure, held }: SheetCell) => ({
   text,
+  ...(held === undefined ? {} : { held }),
   ...(figure?.id ? { value: figure.value, unit: figure.unit, uncertaintyK2: expandedUncertainty(figure) } : {}),
 });
 
 /** An order sheet as an open file: what it prints, and the plain values behind it; lengths in mm, angles in rad. */
 export function orderFile({ plan, ...variant }: VariantView, sheet: OrderSheetId, units: LengthUnit) {
-  const results = evaluate(plan);
-  const { head, sections, lacks, checks, cautions } = orderSheet(sheet, plan, results, units);
+  const results = evaluate(plan, isoDay(new Date()));
+  const { head, sections, lacks, assumed, checks, cautions } = orderSheet(sheet, plan, results, units);
   return {
     format: ORDER_FORMAT,
     version: ORDER_VERSION,
@@ -42,7 +44,15 @@ export function orderFile({ plan, ...variant }: VariantView, sheet: OrderSheetId
     })),
     ...(sheet === 'shafts' ? { order: shaftOrder(plan, results) } : {}),
     lacks,
-    openChecks: checks.map(({ level, title, figure, limit, todo }) => ({ level, title, figure, limit, todo })),
+    assumed,
+    openChecks: checks.map(({ level, title, figure, limit, todo, note }) => ({
+      level,
+      title,
+      figure,
+      limit,
+      todo,
+      ...(note ? { note } : {}),
+    })),
     cautions,
   };
 }

@@ -1,5 +1,5 @@
 import { orderSheetQuerySchema, sheetQuerySchema, surveySheetQuerySchema } from '@intervex/contract';
-import { cutSheet, evaluate, ORDER_SHEET_NAMES, orderSheet } from '@intervex/core';
+import { cutSheet, evaluate, isoDay, ORDER_SHEET_NAMES, orderSheet } from '@intervex/core';
 import { Router, type Response } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -17,7 +17,7 @@ export function sheetRoutes(pool: Pool): Router {
   router.get('/variants/:id/cut-sheet.csv', async (request, response) => {
     const { units } = valid(sheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
-    const sheet = cutSheet(variant.plan, evaluate(variant.plan), units);
+    const sheet = cutSheet(variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
     response.set('Content-Disposition', attachment(`${variant.projectName} ${variant.name} cut sheet.csv`));
     response.type('text/csv; charset=utf-8').send(cutSheetCsv(sheet, units));
   });
@@ -30,7 +30,7 @@ export function sheetRoutes(pool: Pool): Router {
   router.get('/variants/:id/order-sheet.pdf', async (request, response) => {
     const { sheet: id, units, paper } = valid(orderSheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
-    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan), units);
+    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
     const name = ORDER_SHEET_NAMES[id];
     const pdf = await sheetPdf(variant, { name, sheet }, { units, paper });
     sendPdf(response, `${variant.projectName} ${variant.name} ${name.toLowerCase()}.pdf`, pdf);
@@ -38,7 +38,7 @@ export function sheetRoutes(pool: Pool): Router {
   router.get('/variants/:id/order-sheet.csv', async (request, response) => {
     const { sheet: id, units } = valid(orderSheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
-    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan), units);
+    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
     const name = `${variant.projectName} ${variant.name} ${ORDER_SHEET_NAMES[id].toLowerCase()}.csv`;
     response.set('Content-Disposition', attachment(name));
     response.type('text/csv; charset=utf-8').send(cutSheetCsv(sheet, units));

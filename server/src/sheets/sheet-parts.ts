@@ -5,7 +5,7 @@ import { INK, MARGIN_MM, PT_PER_MM, type Pdf } from './paper';
 export const UNIT_NAMES: Readonly<Record<LengthUnit, string>> = {
   mm: 'mm',
   in: 'decimal inch',
-  frac: 'inch, 1/16 with the rest in mm',
+  frac: 'inch, 1/16 with the rest in thousandths',
 };
 
 export const left = (doc: Pdf): number => doc.page.margins.left;
@@ -31,6 +31,24 @@ export function heading(doc: Pdf, text: string): void {
     .lineTo(left(doc) + wide(doc), doc.y + 1)
     .stroke();
   doc.y += 4;
+}
+
+/** Where one line of text stands, and how wide and how large it may be, points. */
+export interface Fit {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly size: number;
+  readonly align?: 'left' | 'right';
+}
+
+/** One line of text in the font that is set: smaller where it would not fit, never broken or cut off. */
+export function fitted(doc: Pdf, text: string, { x, y, width, size, align = 'left' }: Fit): void {
+  if (text === '') return;
+  const wanted = doc.fontSize(size).widthOfString(text);
+  doc.fontSize(Math.min(size, (size * width) / wanted));
+  const at = align === 'right' ? x + width - doc.widthOfString(text) : x;
+  doc.text(text, at, y, { lineBreak: false });
 }
 
 /** Lines of text under a heading. */

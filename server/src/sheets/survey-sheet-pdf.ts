@@ -1,8 +1,8 @@
 import type { VariantView } from '@intervex/contract';
-import { CAUTIONS, evaluate, surveySheet, type SurveySheetRow, type WalkedStage } from '@intervex/core';
+import { CAUTIONS, evaluate, isoDay, surveySheet, type SurveySheetRow, type WalkedStage } from '@intervex/core';
 import type { PdfOptions } from './cut-sheet-pdf';
 import { bytesOf, INK, newPaper, type Pdf } from './paper';
-import { footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
+import { fitted, footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 
 export interface SurveySheetOptions extends PdfOptions {
   readonly stage: WalkedStage;
@@ -18,7 +18,9 @@ const NAMES: Readonly<Record<WalkedStage, string>> = {
 const BOXES = 3;
 /** Height of one line, points: room for a pencil. */
 const LINE = 21;
-const BOX_WIDE = 48;
+const BOX_WIDE = 62;
+/** Width of what follows the boxes, points. */
+const RESULT_WIDE = 106;
 const TICK = 7;
 
 /** The survey sheet as PDF in walking order: blank for the pencil, or filled. */
@@ -27,11 +29,14 @@ export function surveySheetPdf(variant: VariantView, options: SurveySheetOptions
   const doc = newPaper(paper, `${NAMES[stage]}, ${variant.projectName}, ${variant.name}`);
   title(doc, NAMES[stage], variant, units);
   by(doc, filled);
-  const sections = surveySheet(variant.plan, evaluate(variant.plan), { stage, unit: units, filled });
+  const sections = surveySheet(variant.plan, evaluate(variant.plan, isoDay(new Date())), {
+    stage,
+    unit: units,
+    filled,
+  });
   for (const section of sections) {
     heading(doc, section.title);
     for (const row of section.rows) {
-      room(doc, LINE + 4);
       if (row.options.length) ticks(doc, row);
       else reading(doc, row);
     }
@@ -52,18 +57,18 @@ function by(doc: Pdf, filled: boolean): void {
     .text(text, left(doc), doc.y + 4);
 }
 
-/** Name and hint at the left of a line; gives where the line begins. */
-function label(doc: Pdf, row: SurveySheetRow, width: number): number {
-  const y = doc.y + 2;
-  const fits = { width: width - 6, height: 10, ellipsis: true, lineBreak: false };
-  doc.font('strong').fontSize(8.5).fillColor(INK.main).text(row.name, left(doc), y, fits);
+/** Name and hint at the left of a line; gives where the line begins and ends. */
+function label(doc: Pdf, row: SurveySheetRow, width: number): { top: number; end: number } {
+  const fits = { width: width - 6 };
   const how = [row.how, row.hint].filter(Boolean).join('. ');
-  doc
-    .font('text')
-    .fontSize(6.8)
-    .fillColor(INK.second)
-    .text(how, left(doc), y + 10.5, fits);
-  return y;
+  const tall =
+    doc.font('strong').fontSize(8.5).heightOfString(row.name, fits) +
+    doc.font('text').fontSize(6.8).heightOfString(how, fits);
+  room(doc, Math.max(LINE, tall) + 4);
+  const top = doc.y + 2;
+  doc.font('strong').fontSize(8.5).fillColor(INK.main).text(row.name, left(doc), top, fits);
+  doc.font('text').fontSize(6.8).fillColor(INK.second).text(how, left(doc), doc.y, fits);
+  return { top, end: Math.max(top + LINE - 1, doc.y + 1) };
 }
 
 function rule(doc: Pdf, y: number): void {
@@ -76,10 +81,9 @@ function rule(doc: Pdf, y: number): void {
 }
 
 function reading(doc: Pdf, row: SurveySheetRow): void {
-  const result = 92;
   const boxes = BOXES * (BOX_WIDE + 4);
-  const x0 = left(doc) + wide(doc) - result - boxes - 18;
-  const y = label(doc, row, x0 - left(doc));
+  const x0 = left(doc) + wide(doc) - RESULT_WIDE - boxes - 2;
+  const { top: y, end } = label(doc, row, x0 - left(doc));
   for (let i = 0; i < BOXES; i += 1) {
     const x = x0 + i * (BOX_WIDE + 4);
     doc
@@ -87,28 +91,27 @@ function reading(doc: Pdf, row: SurveySheetRow): void {
       .strokeColor(INK.second)
       .rect(x, y + 1, BOX_WIDE, LINE - 6)
       .stroke();
-    doc.font('figure').fontSize(7.5).fillColor(INK.main);
-    doc.text(row.repeats[i] ?? '', x + 2, y + 4.5, { width: BOX_WIDE - 4, align: 'right', lineBreak: false });
+    doc.font('figure').fillColor(INK.main);
+    fitted(doc, row.repeats[i] ?? '', { x: x + 2, y: y + 4.5, width: BOX_WIDE - 4, size: 7.5, align: 'right' });
   }
   const x = x0 + boxes + 2;
   doc.font('text').fontSize(7.5).fillColor(INK.second);
   if (row.result === '') doc.text(row.unit, x, y + 4.5, { lineBreak: false });
   else {
-    doc
-      .font('figureStrong')
-      .fontSize(7.2)
-      .fillColor(row.agreement === 'disagree' ? INK.caution : INK.main);
+    doc.font('figureStrong').fillColor(row.agreement === 'disagree' ? INK.caution : INK.main);
     const more = row.repeats.length > BOXES ? `, ${row.repeats.length} read` : '';
     const tail = row.agreement === 'disagree' ? `${more}: take another` : more;
-    const top = tail ? y + 0.5 : y + 4.5;
-    doc.text(`${row.result}${tail}`, x, top, { width: result + 14, lineBreak: true });
+    const [value = '', U] = row.result.split(' ± ');
+    const under = `${U === undefined ? '' : `± ${U}`}${tail}`.replace(/^, /, '');
+    fitted(doc, value, { x, y: under ? y + 0.5 : y + 4.5, width: RESULT_WIDE, size: 7.2 });
+    fitted(doc, under, { x, y: y + 9, width: RESULT_WIDE, size: 7.2 });
   }
-  rule(doc, y + LINE - 1);
+  rule(doc, end);
 }
 
 function ticks(doc: Pdf, row: SurveySheetRow): void {
   const wideLabel = 0.34 * wide(doc);
-  const y = label(doc, row, wideLabel);
+  const { top: y, end } = label(doc, row, wideLabel);
   let x = left(doc) + wideLabel;
   let line = y + 1;
   for (const option of row.options) {
@@ -123,7 +126,7 @@ function ticks(doc: Pdf, row: SurveySheetRow): void {
     doc.fillColor(INK.main).text(option, x + TICK + 4, line - 0.5, { lineBreak: false });
     x += width;
   }
-  rule(doc, Math.max(y + LINE - 1, line + 12));
+  rule(doc, Math.max(end, line + 12));
 }
 
 function cross(doc: Pdf, x: number, y: number): void {

@@ -1,6 +1,13 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { DEFAULT_WEIGHTS, evaluate, planForDonor, routeSummary, type PartOffer, type Plan } from '@intervex/core';
+import {
+  DEFAULT_WEIGHTS,
+  evaluate,
+  planForDonor,
+  routeSummary,
+  type PartOffer,
+  type Plan,
+} from '@intervex/core';
 import { Bench, donorPlan, read, VARIANT, variantView } from '../testing/bench';
 import { routeRows } from './route-row';
 import { readWeights } from './route-weights.service';

@@ -111,7 +111,7 @@ export class EndFace {
   protected readonly title = computed(() => `${sideName(this.side())} end face`);
   protected readonly phase = computed(() => {
     const face = this.face();
-    return face ? PHASE_NAMES[face.phase].toLowerCase() : 'not read yet';
+    return face ? `${PHASE_NAMES[face.phase].toLowerCase()}, in ${this.units.suffix()}` : 'not read yet';
   });
   protected readonly stations = computed(() => {
     const face = this.face();
@@ -122,9 +122,7 @@ export class EndFace {
       const figure = known[id]?.figure;
       if (!figure) return [];
       const [dx, dy] = this.toward(clock.clockRad);
-      const text = this.units
-        .show(figure.value, 'mm', this.units.unit() === 'mm' ? 2 : undefined)
-        .replace(/ (mm|in)$/, '');
+      const text = this.units.bare(figure.value, this.units.unit() === 'mm' ? 2 : undefined);
       return [
         {
           id,

@@ -159,6 +159,8 @@ export class ViewSvg {
     this.move(handle, to);
   }
 
+  protected readonly unit = computed(() => this.units.suffix());
+
   protected show(mm: number): string {
     return this.units.show(mm, 'mm');
   }
@@ -169,7 +171,7 @@ export class ViewSvg {
   }
 
   private print(d: Dimension): string {
-    const text = this.units.show(d.value, 'mm').replace(/ (mm|in)$/, '');
+    const text = this.units.bare(d.value);
     const signed = d.signed && d.value > 0 ? `+${text}` : text;
     return d.name ? `${d.name} ${signed}` : signed;
   }

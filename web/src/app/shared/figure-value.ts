@@ -1,6 +1,6 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, restsOnLevel, weakestEvidence, type Figure } from '@intervex/core';
+import { expandedUncertainty, heldBy, inSentence, restsOnLevel, type Figure } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -20,12 +20,13 @@ const GRADES: Readonly<Record<string, string>> = {
         type="button"
         class="plain figure"
         (click)="selection.explain(f.id)"
-        [attr.aria-label]="
-          f.label + ' ' + text() + (doubtful() ? ', car not level' : '') + gradeWords() + ', show the working'
-        "
-        [attr.title]="doubtful() || gradeTitle() || null"
+        [class.held]="held()"
+        [attr.aria-label]="f.label + ' ' + text() + words() + ', show the working'"
+        [attr.title]="title() || null"
       >
-        @if (doubtful()) {
+        @if (held()) {
+          <mat-icon class="stop" svgIcon="stop" aria-hidden="true" />
+        } @else if (doubtful()) {
           <mat-icon svgIcon="caution" aria-hidden="true" />
         }
         @if (grade(); as g) {
@@ -34,6 +35,9 @@ const GRADES: Readonly<Record<string, string>> = {
         {{ number() }}
         <small>{{ unit() }}</small>
         {{ tail() }}
+        @if (assumed()) {
+          <small class="assumed" aria-hidden="true">assumed</small>
+        }
       </button>
     } @else {
       <span class="figure second" title="Not known yet">–</span>
@@ -49,9 +53,19 @@ const GRADES: Readonly<Record<string, string>> = {
       color: var(--amber);
       vertical-align: -2px;
     }
+    mat-icon.stop {
+      color: var(--red);
+    }
+    .held {
+      text-decoration: line-through;
+    }
     small {
       font-size: 0.78em;
       font-weight: 400;
+    }
+    .assumed {
+      color: var(--second);
+      font-style: italic;
     }
     button:hover {
       color: var(--dye);
@@ -74,17 +88,27 @@ export class FigureValue {
     const why = this.store.results().notLevel;
     return f && why && restsOnLevel(f) ? why : '';
   });
+  /** Readings it rests on contradict each other: nothing may be cut by it. */
+  protected readonly held = computed(() => heldBy(this.figure(), this.store.results().contradicted) ?? '');
   /** Set where the number rests on something that nobody here has measured. */
   protected readonly grade = computed(() => {
-    const f = this.figure();
-    const weak = f && this.store.hasWeakReadings();
-    const evidence = weak ? weakestEvidence(f, this.store.figures(), this.store.plan()) : 'measured';
+    const evidence = this.figure()?.evidence;
     return evidence === 'seller' || evidence === 'seen' ? evidence : '';
   });
-  protected readonly gradeTitle = computed(() => GRADES[this.grade()] ?? '');
-  protected readonly gradeWords = computed(() => (this.gradeTitle() ? `, ${this.gradeTitle()}` : ''));
+  /** Defaults it rests on, in words. */
+  protected readonly assumed = computed(() => {
+    const all = Object.values(this.figure()?.assumed ?? {});
+    return all.length
+      ? `assumed: ${all.map((a) => `${inSentence(a.label)} ${this.units.show(a.value, a.unit)}`).join(', ')}`
+      : '';
+  });
+  /** All that has to be known beside the number. */
+  protected readonly title = computed(() =>
+    [this.held(), this.doubtful(), GRADES[this.grade()] ?? '', this.assumed()].filter(Boolean).join('; '),
+  );
+  protected readonly words = computed(() => (this.title() ? `, ${this.title()}` : ''));
   /** The text in its parts, so that the unit can stand smaller beside its number. */
-  private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( [+−±].*)?$/.exec(this.text()) ?? []);
+  private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( ±.*)?$/.exec(this.text()) ?? []);
   protected readonly number = computed(() => this.parts()[1] ?? '');
   protected readonly unit = computed(() => this.parts()[2]?.trim() ?? '');
   protected readonly tail = computed(() => this.parts()[3]?.trim() ?? '');
@@ -92,14 +116,13 @@ export class FigureValue {
     const f = this.figure();
     if (!f) return '';
     const main = this.units.show(f.value, f.unit, this.digits());
-    const shown = this.withUnit() ? main : main.replace(/ (mm|in)$/, '');
+    const bare = !this.withUnit() && f.unit === 'mm';
+    const shown = bare ? this.units.bare(f.value, this.digits()) : main;
     return this.withU() ? `${shown} ± ${this.uncertainty(f)}` : shown;
   });
 
   private uncertainty(f: Figure): string {
     const U = expandedUncertainty(f);
-    if (f.unit === 'mm' && this.units.unit() !== 'in')
-      return `${U.toFixed(1)}${this.units.unit() === 'frac' ? ' mm' : ''}`;
-    return this.units.show(U, f.unit).replace(/ (in|kg|N|N·m)$/, '');
+    return this.units.show(U, f.unit);
   }
 }

@@ -4,7 +4,16 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { LIMITS, parseAngle, parseLength, showValue, type Check, type Parsed } from '@intervex/core';
+import {
+  inSentence,
+  LIMITS,
+  parseAngle,
+  parseLength,
+  placeName,
+  showValue,
+  type Check,
+  type Parsed,
+} from '@intervex/core';
 import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
@@ -44,6 +53,20 @@ export class CheckCard {
     const l = this.check().limit;
     return l ? this.units.against(l.fallback, l.fallback, l.unit) : '';
   });
+  /** What is missing for it to be told. */
+  protected readonly lacks = computed(() => (this.check().lacks ?? []).map((id) => placeName(id)).join(', '));
+  /** Said where the figure stands nearer its limit than the readings can tell. */
+  protected readonly within = computed(() => {
+    const { within, figure } = this.check();
+    return within !== undefined && figure
+      ? `The readings cannot tell which side of the limit this is: ± ${this.units.show(within, figure.unit, figure.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)}.`
+      : '';
+  });
+  protected readonly assumed = computed(() =>
+    (this.check().assumed ?? [])
+      .map((a) => `${inSentence(a.label)} ${this.units.show(a.value, a.unit)}`)
+      .join(', '),
+  );
   protected readonly icon = computed(() =>
     this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level,
   );

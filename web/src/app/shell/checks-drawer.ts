@@ -1,15 +1,15 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { isOpen, type Check } from '@intervex/core';
+import { isOpen, isUnknown, type Check } from '@intervex/core';
 import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { CheckCard } from './check-card';
 
-const RANK = { stop: 0, caution: 1, ok: 2 } as const;
+const RANK = { stop: 0, caution: 1, unknown: 2, ok: 3 } as const;
 
-/** All checks in one place: what is open first, then what is accepted, then what passed. */
+/** All checks in one place: what is open, what cannot be told yet, what is accepted, what passed. */
 @Component({
   selector: 'ix-checks',
   imports: [CheckCard, MatButtonModule, MatIconModule],
@@ -32,10 +32,18 @@ const RANK = { stop: 0, caution: 1, ok: 2 } as const;
         <p class="second">
           {{
             all().length
-              ? 'Nothing is open. Every check passes or is accepted.'
+              ? unknown().length
+                ? 'Nothing that can be told is open.'
+                : 'Nothing is open. Every check passes or is accepted.'
               : 'No checks yet. They appear as readings come in.'
           }}
         </p>
+      }
+      @if (unknown().length) {
+        <h3>Not known yet</h3>
+        @for (check of unknown(); track check.id) {
+          <ix-check [check]="check" (jump)="jump($event)" />
+        }
       }
       @if (accepted().length) {
         <h3>Accepted</h3>
@@ -93,6 +101,7 @@ export class ChecksDrawer {
       .filter(isOpen)
       .sort((a, b) => RANK[a.level] - RANK[b.level]),
   );
+  protected readonly unknown = computed(() => this.all().filter(isUnknown));
   protected readonly accepted = computed(() => this.all().filter((c) => c.accepted));
   protected readonly passed = computed(() => this.all().filter((c) => c.level === 'ok'));
 

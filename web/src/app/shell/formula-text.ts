@@ -6,16 +6,14 @@ const SYMBOL = /\{([^}]+)\}/g;
 export const withSymbols = (formula: string): string => formula.replace(SYMBOL, '$1');
 
 /**
- * A formula with numbers in place of its symbols. Negative numbers stand in brackets.
+ * A formula with numbers in place of its symbols.
  *
- * @param print prints a value without its unit
- * @example withNumbers({ formula: '{H} − {c}', … }, print) // '792.00 − 91.00'
+ * @param print prints a value as one term: with its unit, in brackets where it is more than a plain number
+ * @example withNumbers({ formula: '{H} − {c}', … }, print) // '(792.00 mm) − (91.00 mm)'
  */
 export function withNumbers(working: Working, print: (value: number, unit: FigureUnit) => string): string {
   return working.formula.replace(SYMBOL, (whole, symbol: string) => {
     const found = working.inputs[symbol];
-    if (!found) return whole;
-    const text = print(found.value, found.unit);
-    return found.value < 0 ? `(${text})` : text;
+    return found ? print(found.value, found.unit) : whole;
   });
 }

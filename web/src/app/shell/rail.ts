@@ -49,9 +49,8 @@ export class Rail {
   private shafts(): string {
     const { left, right } = this.store.results().shafts.needs;
     if (!left || !right) return 'lengths not known';
-    const show = (mm: number) =>
-      this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 1 : 2).replace(/ (mm|in)$/, '');
-    return `${show(left.fitted.value)} and ${show(right.fitted.value)}`;
+    const show = (mm: number) => this.units.bare(mm, this.units.unit() === 'mm' ? 1 : 2);
+    return `${show(left.fitted.value)} and ${show(right.fitted.value)} ${this.units.suffix()}`;
   }
 
   protected readonly stages = computed(() => {

@@ -77,7 +77,7 @@ export class Strip {
     if (before === undefined) return '';
     const by = figure.value - before;
     if (Math.abs(by) < (VISIBLE[figure.unit] ?? 0.05)) return '';
-    const text = this.units.show(by, figure.unit).replace(/ (mm|in)$/, '');
+    const text = this.units.show(by, figure.unit);
     return by > 0 ? `+${text}` : text;
   }
 }

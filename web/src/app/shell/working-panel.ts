@@ -1,11 +1,16 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, restsOnLevel, type Figure } from '@intervex/core';
+import { expandedUncertainty, heldBy, inSentence, restsOnLevel, type Figure } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 import { withNumbers, withSymbols } from './formula-text';
+
+const GRADES: Readonly<Record<string, string>> = {
+  seller: 'Rests on what the seller says.',
+  seen: 'Rests on what was seen or estimated, not measured.',
+};
 
 /** How a figure came about: formula with symbols, then with numbers, inputs, source, uncertainty. */
 @Component({
@@ -27,6 +32,17 @@ export class WorkingPanel {
     const f = this.figure();
     return f && restsOnLevel(f) ? (this.store.results().notLevel ?? '') : '';
   });
+  /** Readings it rests on contradict each other. */
+  protected readonly held = computed(() => heldBy(this.figure(), this.store.results().contradicted) ?? '');
+  protected readonly evidence = computed(() => GRADES[this.figure()?.evidence ?? ''] ?? '');
+  /** Defaults it rests on, each with its value and why. */
+  protected readonly assumed = computed(() =>
+    Object.values(this.figure()?.assumed ?? {}).map((a) => ({
+      id: a.id,
+      text: `${inSentence(a.label)} ${this.units.show(a.value, a.unit)}`,
+      why: a.why,
+    })),
+  );
   protected readonly hasTrail = computed(() => this.trail().length > 0);
   protected readonly value = computed(() => this.show(this.figure()));
   protected readonly U = computed(() => {
@@ -42,9 +58,7 @@ export class WorkingPanel {
     const f = this.figure();
     return f
       ? withNumbers(f.working, (v, unit) =>
-          this.units
-            .show(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)
-            .replace(/ (mm|in)$/, ''),
+          this.units.term(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),
         )
       : '';
   });

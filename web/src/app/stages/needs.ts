@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { quantity, quantityInSentence, type StageId } from '@intervex/core';
+import { placeName, type StageId } from '@intervex/core';
 import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
 
@@ -70,7 +70,7 @@ export class Needs {
       .map((d) => ({
         id: d.id,
         label: d.label,
-        quantities: d.lacks.slice(0, Needs.MOST).map((id) => ({ id, name: quantityInSentence(quantity(id)) })),
+        quantities: d.lacks.slice(0, Needs.MOST).map((id) => ({ id, name: placeName(id) })),
         more: Math.max(0, d.lacks.length - Needs.MOST),
       })),
   );

@@ -3,8 +3,7 @@ import { MatRadioModule } from '@angular/material/radio';
 import {
   isPlanned,
   placeWord,
-  quantity,
-  quantityInSentence,
+  placeName,
   SCHOOL_NAMES,
   SCHOOL_NOTES,
   toBuy,
@@ -36,9 +35,7 @@ export class SchoolsTable {
     return schools.map((s) => {
       const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
       if (!isPlanned(s)) {
-        const lacks = s.lacks
-          .map((id) => (id === 'shaft.pair' ? 'a pair taken under Shafts' : quantityInSentence(quantity(id))))
-          .join(', ');
+        const lacks = s.lacks.map(placeName).join(', ');
         return { ...base, plan: undefined, lacks, wide: '' };
       }
       const needs = shafts.bySchool[s.school];
@@ -63,8 +60,6 @@ export class SchoolsTable {
   }
 
   private pinion(y: number): string {
-    return Math.abs(y) < 0.05
-      ? 'middle'
-      : `${this.units.show(Math.abs(y), 'mm').replace(/ (mm|in)$/, '')} ${placeWord(y)}`;
+    return Math.abs(y) < 0.05 ? 'middle' : `${this.units.show(Math.abs(y), 'mm')} ${placeWord(y)}`;
   }
 }

@@ -4,7 +4,7 @@ import {
   allFigures,
   createEvaluator,
   EMPTY_PLAN,
-  hasWeakReadings,
+  isoDay,
   quantity,
   type Acceptance,
   type BrakeLine,
@@ -77,10 +77,8 @@ export class PlanStore {
 
   readonly variant = this.base.asReadonly();
   readonly plan = signal<Plan>(EMPTY_PLAN);
-  readonly results = computed(() => this.evaluate(this.plan()));
+  readonly results = computed(() => this.evaluate(this.plan(), isoDay(new Date())));
   readonly figures = computed(() => allFigures(this.results()));
-  /** Some reading is weaker than a measurement, so that figures may rest on it. */
-  readonly hasWeakReadings = computed(() => hasWeakReadings(this.plan()));
   readonly saveState = signal<SaveState>('saved');
   readonly trouble = signal('');
   readonly conflicts = signal<readonly PlanConflict[]>([]);

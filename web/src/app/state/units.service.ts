@@ -1,9 +1,11 @@
 import { computed, Injectable, signal } from '@angular/core';
 import {
+  bareLength,
   formatLength,
   lengthSuffix,
   RAD_PER_DEGREE,
   showAgainst,
+  showTerm,
   showValue,
   type FigureUnit,
   type LengthUnit,
@@ -31,6 +33,16 @@ export class UnitsService {
   /** A value with its unit. */
   show(value: number, unit: FigureUnit, digits?: number): string {
     return showValue(value, unit, this.unit(), digits);
+  }
+
+  /** A length without its unit, for a drawing or scale that names the unit once for all that stands in it. */
+  bare(mm: number, digits?: number): string {
+    return bareLength(mm, this.unit(), digits);
+  }
+
+  /** A value as one term of a formula: with its unit, in brackets where it is more than a plain number. */
+  term(value: number, unit: FigureUnit, digits?: number): string {
+    return showTerm(value, unit, this.unit(), digits);
   }
 
   /** A figure of a check or its limit: fine where the limit is. */

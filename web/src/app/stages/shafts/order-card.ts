@@ -20,6 +20,7 @@ import { OrdersService, receivedId } from './orders.service';
 
 const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   quoted: 'quoted',
+  paying: 'being paid',
   paid: 'paid',
   cutting: 'being made',
   late: 'late',

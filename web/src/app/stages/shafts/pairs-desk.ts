@@ -165,7 +165,7 @@ export class PairsDesk implements OnInit {
   protected readonly rows = computed(() => {
     const target = this.store.results().known['brief.targetWidth']?.figure.value ?? 0;
     const { shaftLeft, shaftRight } = this.store.plan().searches;
-    const show = (mm: number) => this.units.show(mm, 'mm').replace(/ (mm|in)$/, '');
+    const show = (mm: number) => this.units.show(mm, 'mm');
     return (this.answer()?.pairs ?? []).map((pair) => {
       const off = pair.width - target;
       return {

@@ -241,8 +241,7 @@ export class FitMapChart {
       const first = Math.ceil(from / GRID_MM) * GRID_MM;
       return Array.from({ length: Math.floor((to - first) / GRID_MM) + 1 }, (_, i) => first + i * GRID_MM);
     };
-    const short = (mm: number) =>
-      this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 0 : 2).replace(/ (mm|in)$/, '');
+    const short = (mm: number) => this.units.bare(mm, this.units.unit() === 'mm' ? 0 : 2);
     const across = every(half.from, half.to).map((v, i) => {
       const { x } = this.place({ half: v, et: et.from });
       return {

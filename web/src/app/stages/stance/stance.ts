@@ -12,6 +12,7 @@ import {
   type Reading,
   type Span,
   type Spacer,
+  type StanceResult,
 } from '@intervex/core';
 import { ViewSvg, type MarkMove } from '../../drawing/view-svg';
 import { FactGroup } from '../../readings/fact-group';
@@ -78,10 +79,10 @@ export class StanceStage {
   );
   protected readonly stock = computed<readonly StockPoint[]>(() =>
     // Those that clear are drawn over the others.
-    [...(this.wheels()?.rows() ?? [])].reverse().map(({ offer, margin }) => ({
+    [...(this.wheels()?.rows() ?? [])].reverse().map(({ offer, et, clears }) => ({
       id: offer.number,
-      et: offer.size['et'] ?? 0,
-      clears: margin >= 0,
+      et,
+      clears,
       name: offer.name,
     })),
   );
@@ -97,15 +98,21 @@ export class StanceStage {
   });
   /** What would clear, in words. */
   protected readonly solves = computed(() => {
-    const { spans, widest, archWork } = this.stance();
-    const arch = SIDES.filter((side) => archWork[side] > 0).map(
-      (side) => `${side} ${this.units.show(archWork[side], 'mm')}`,
-    );
+    const { spans, widest, archWork, proven } = this.stance();
+    const known = SIDES.flatMap((side) => {
+      const mm = archWork[side];
+      return mm === undefined ? [] : [{ side, mm }];
+    });
+    const arch = known.filter(({ mm }) => mm > 0).map(({ side, mm }) => `${side} ${this.units.show(mm, 'mm')}`);
     return {
       width: this.span(spans?.half, 2),
       et: this.span(spans?.et, 1),
-      widest: this.widest(Math.min(widest.left, widest.right)),
-      arch: arch.length ? `metal to move inboard: ${arch.join(', ')}` : 'no metal has to move',
+      widest: this.widest(widest),
+      arch: arch.length
+        ? `metal to move inboard: ${arch.join(', ')}`
+        : proven && known.length === SIDES.length
+          ? 'no metal has to move'
+          : 'not known yet',
     };
   });
 
@@ -117,7 +124,9 @@ export class StanceStage {
     return `${show(least)} to ${show(most)}`;
   }
 
-  private widest(section: number): string {
+  private widest({ left, right }: StanceResult['widest']): string {
+    if (left === undefined || right === undefined) return 'not known yet';
+    const section = Math.min(left, right);
     if (!Number.isFinite(section)) return 'nothing is in the way';
     return section > 0 ? this.units.show(section, 'mm') : 'no tyre fits';
   }

@@ -6,6 +6,7 @@ import {
   centreRange,
   fitMargin,
   sectionOn,
+  wheelWidth,
   type PartOffer,
   type PartSearch,
   type Reading,
@@ -38,12 +39,20 @@ const chosen = (value: number): Reading => ({ repeats: [{ value }], instrument: 
     }
     @if (search(); as s) {
       <p class="second">
-        {{ clearing() }} of {{ rows().length }} clear on this axle; looked through {{ s.of
-        }}{{ s.from === 'list' ? ' of the last known list' : '' }}.
+        @if (unproven()) {
+          Which of {{ rows().length }} clear is not known while the car has places that were not read; the
+          margin is to what was. Looked
+        } @else {
+          {{ clearing() }} of {{ rows().length }} clear on this axle; looked
+        }
+        through {{ s.of }}{{ s.from === 'list' ? ' of the last known list' : '' }}.
+        @if (unlisted(); as n) {
+          {{ n }} left out: their list does not say width or offset.
+        }
       </p>
       <ul>
         @for (row of rows(); track row.offer.number) {
-          <li [class.clears]="row.margin >= 0" [class.picked]="row.offer.number === s.chosen">
+          <li [class.clears]="row.clears" [class.picked]="row.offer.number === s.chosen">
             <span>
               {{ row.offer.name }}
               <small class="second">
@@ -82,19 +91,26 @@ export class StockWheels {
   readonly rows = computed(() => {
     const { stance } = this.store.results();
     const offers = this.search()?.found ?? [];
-    const { tyre, half, poses, offCentre } = stance;
+    const { tyre, half, poses, offCentre, proven } = stance;
     if (!tyre || !half) return [];
     return offers
-      .map((offer) => {
-        const section = sectionOn(tyre, offer.size['width'] ?? 0);
-        const ranges = bySide((side) => centreRange(section, poses[side]));
-        const margin = fitMargin(ranges, half.value - (offer.size['et'] ?? 0), offCentre);
+      .flatMap((offer) => {
+        // A wheel whose list does not say how wide it is, or where its face stands, cannot be told to clear.
+        const [width, et] = [offer.size['width'], offer.size['et']];
+        if (width === undefined || et === undefined) return [];
+        const wheel = wheelWidth(sectionOn(tyre, width), width);
+        const ranges = bySide((side) => centreRange(wheel, poses[side]));
+        const margin = fitMargin(ranges, half.value - et, offCentre);
         const text = `${margin >= 0 ? '+' : '−'}${this.units.show(Math.abs(margin), 'mm')}`;
-        return { offer, margin, text };
+        return [{ offer, et, margin, text, clears: proven && margin >= 0 }];
       })
       .sort((a, b) => Number(b.margin >= 0) - Number(a.margin >= 0) || b.margin - a.margin);
   });
-  protected readonly clearing = computed(() => this.rows().filter((r) => r.margin >= 0).length);
+  protected readonly clearing = computed(() => this.rows().filter((r) => r.clears).length);
+  /** Said instead of a number of wheels that clear, while something on the car was not read. */
+  protected readonly unproven = computed(() => !this.store.results().stance.proven);
+  /** Wheels whose list lacks width or offset. */
+  protected readonly unlisted = computed(() => (this.search()?.found.length ?? 0) - this.rows().length);
 
   protected async ask(): Promise<void> {
     const near = this.question();
