@@ -41,7 +41,8 @@ describe('compute', () => {
     expect(value('mark.outer.right')).toBeCloseTo(255.7, 6);
     expect(value('slug.right')).toBeCloseTo(38.5, 6);
     expect(printed.figures['mark.outer.left']).toMatchObject({ unit: 'mm' });
-    expect(printed.checks.filter((c) => c.level !== 'ok')).toHaveLength(1);
+    expect(printed.checks.filter((c) => c.level === 'stop')).toHaveLength(0);
+    expect(stdout).not.toMatch(/": null/);
   });
 
   it.each([

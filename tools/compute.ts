@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { readPlanText } from '@intervex/contract';
-import { allFigures, evaluate, expandedUncertainty, type Figure } from '@intervex/core';
+import { allFigures, evaluate, expandedUncertainty, isoDay, type Figure } from '@intervex/core';
 
 /** Prints all results of a plan file as JSON; exit code 2 and a message on a bad file. */
 function fail(message: string): never {
@@ -27,14 +27,24 @@ if (!read.ok)
     ].join('\n'),
   );
 
-const results = evaluate(read.file.plan);
-const plain = (f: Figure) => ({ ...f, contributions: undefined, uncertainty: expandedUncertainty(f) });
+const results = evaluate(read.file.plan, isoDay(new Date()));
+/** A figure by itself: its inputs are named, and stand beside it. */
+const plain = ({ contributions: _parts, working, ...f }: Figure) => ({
+  ...f,
+  uncertainty: expandedUncertainty({ ...f, working, contributions: _parts }),
+  working: {
+    ...working,
+    inputs: Object.fromEntries(
+      Object.entries(working.inputs).map(([symbol, { figure: _figure, ...input }]) => [symbol, input]),
+    ),
+  },
+});
 const figures = Object.fromEntries([...allFigures(results)].map(([id, figure]) => [id, plain(figure)]));
 const idOf = (_key: string, value: unknown): unknown =>
   typeof value === 'object' && value !== null && 'contributions' in value ? (value as Figure).id : value;
 const { project, variant } = read.file;
-const { schools, marks, shafts, square, checks, decisions, stages, strip } = results;
+const { schools, marks, stand, shafts, square, checks, decisions, stages, strip } = results;
 const outline: unknown = JSON.parse(
-  JSON.stringify({ schools, marks, shafts, square, checks, decisions, stages, strip }, idOf),
+  JSON.stringify({ schools, marks, stand, shafts, square, checks, decisions, stages, strip }, idOf),
 );
 process.stdout.write(`${JSON.stringify({ project, variant, figures, ...(outline as object) }, null, 2)}\n`);

@@ -1,4 +1,4 @@
-import { FACTS, LIMIT_IDS, LIMITS, QUANTITIES, showValue, type Quantity } from '@intervex/core';
+import { EMPTY_PLAN, FACTS, LIMIT_IDS, LIMITS, QUANTITIES, showAgainst, type Quantity } from '@intervex/core';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './lib/paths.mjs';
@@ -16,9 +16,15 @@ function once<T extends { readonly id: string }>(list: readonly T[]): readonly T
 }
 
 const quantityRow = (q: Quantity): string =>
-  `| \`${family(q.id)}\` | ${q.hint} | ${q.unit} | ${q.min} … ${q.max}${q.whole ? ', whole' : ''} |${
-    q.fallback ? ` ${q.fallback.value} (${q.fallback.why})` : ''
-  } |`;
+  `| \`${family(q.id)}\` | ${q.hint} | ${q.unit} | ${q.min} … ${q.max}${q.whole ? ', whole' : ''} |${assumed(q)} |`;
+
+/** What stands for it while it is not read; one that follows from the brief is given for an empty brief. */
+function assumed({ fallback, fallbackFor }: Quantity): string {
+  const used = fallback ?? fallbackFor?.(EMPTY_PLAN.brief);
+  if (!used) return '';
+  const follows = fallback ? '' : '; follows from the brief';
+  return ` ${Number(used.value.toPrecision(6))} (${used.why}${follows})`;
+}
 
 const table = (head: readonly string[], rows: readonly string[]): string =>
   [`| ${head.join(' | ')} |`, `|${head.map(() => '---').join('|')}|`, ...rows].join('\n');
@@ -41,8 +47,9 @@ const TABLES: Readonly<Record<string, () => string>> = {
       ['id', 'what it limits', 'unit', 'default', 'accepted'],
       LIMIT_IDS.map((id) => {
         const l = LIMITS[id];
-        const range = `${showValue(l.min, l.unit)} … ${showValue(l.max, l.unit)}`;
-        return `| \`${id}\` | ${l.label} | ${l.unit} | ${showValue(l.fallback, l.unit)} | ${range} |`;
+        const show = (value: number) => showAgainst(value, l.fallback, l.unit, 'mm');
+        const range = `${show(l.min)} … ${show(l.max)}`;
+        return `| \`${id}\` | ${l.label} | ${l.unit} | ${show(l.fallback)} | ${range} |`;
       }),
     ),
 };

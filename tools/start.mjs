@@ -1,9 +1,12 @@
 import { spawnSync } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { reachableFolder, startCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian-packages.mjs';
+import { lockFolder } from './lib/folder-lock.mjs';
+import { healthOf } from './lib/health.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
@@ -65,50 +68,92 @@ const dataFolder = () => process.env.INTERVEX_DATA_DIR ?? join(ROOT, '.intervex'
 async function database() {
   const given = process.env.DATABASE_URL;
   if (given) return { url: given, alive: () => true, stop: async () => undefined, restart: undefined };
-  const wanted = dataFolder();
-  const { folder, moved } = reachableFolder(wanted);
-  if (moved) say(`The database’s user cannot reach ${wanted}; its data is kept in ${folder} instead.`);
-  return startCluster(wanted);
+  return startCluster(dataFolder());
 }
 
-async function waitFor(/** @type {string} */ url) {
+/** Waits until it is this server that answers, and not another on its port. */
+async function waitFor(/** @type {string} */ url, /** @type {string} */ instance) {
   for (let i = 0; i < 300; i += 1) {
-    const answer = await fetch(`${url}/api/health`).catch(() => undefined);
-    if (answer?.ok) return;
+    const health = await healthOf(url);
+    if (health?.instance === instance) return;
+    if (health !== undefined)
+      throw new Error(`Something else answers at ${url}. Stop it, or set PORT to another port.`);
     await sleep(100);
   }
   throw new Error('The server does not answer.');
 }
 
+/** Takes the folder, or says who has it; the process that has it is left alone. */
+async function takeFolder(/** @type {string} */ instance, /** @type {string} */ address) {
+  const wanted = dataFolder();
+  const { folder, moved } = reachableFolder(wanted);
+  if (moved) say(`The database’s user cannot reach ${wanted}; its data is kept in ${folder} instead.`);
+  const lock = lockFolder(folder, { instance, address });
+  if ('release' in lock) return lock.release;
+  const { pid, address: there, instance: theirs } = lock.holder;
+  const up = (await healthOf(there))?.instance === theirs;
+  say(
+    up
+      ? `Intervex is running already: ${there} (process ${pid}). Nothing was started.`
+      : `Intervex is being started or stopped by process ${pid}; it answers at ${there} once it is up. Nothing was started.`,
+  );
+  return undefined;
+}
+
 async function main() {
-  ensurePackages(process.env.DATABASE_URL ? [] : ['database']);
-  ensureNpmPackages();
-  buildIfNeeded();
   const port = process.env.PORT ?? '4300';
-  let cluster = await database();
-  const revive = async () => {
-    if (!cluster.alive() && cluster.restart) cluster = await cluster.restart();
-  };
+  const address = `http://127.0.0.1:${port}`;
+  const instance = process.env.INTERVEX_INSTANCE ?? randomUUID();
+  const release = await takeFolder(instance, address);
+  if (!release) return;
+  /** What was started, to be stopped in the opposite order. @type {(() => Promise<unknown>)[]} */
+  const started = [];
   let ending = false;
   const end = async (/** @type {number} */ code) => {
     if (ending) return;
     ending = true;
-    clearInterval(watch);
-    await server.stop();
-    await standins.stop();
-    await cluster.stop();
+    for (const stop of started.reverse()) await stop();
+    release();
     process.exit(code);
+  };
+  process.on('SIGINT', () => void end(0));
+  process.on('SIGTERM', () => void end(0));
+  try {
+    if ((await healthOf(address)) !== undefined)
+      throw new Error(`Something else answers at ${address}. Stop it, or set PORT to another port.`);
+    ensurePackages(process.env.DATABASE_URL ? [] : ['database']);
+    ensureNpmPackages();
+    buildIfNeeded();
+    await run({ port, address, instance, started, end, ending: () => ending });
+  } catch (error) {
+    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
+    await end(1);
+  }
+}
+
+/**
+ * Starts database, stand-ins and server, and keeps them running.
+ *
+ * @param {{ port: string, address: string, instance: string, started: (() => Promise<unknown>)[], end: (code: number) => Promise<void>, ending: () => boolean }} of
+ */
+async function run({ port, address, instance, started, end, ending }) {
+  let cluster = await database();
+  started.push(() => cluster.stop());
+  const revive = async () => {
+    if (!cluster.alive() && cluster.restart) cluster = await cluster.restart();
   };
   const standins = await startStandins(Number(port), {
     ...process.env,
     INTERVEX_DATA_DIR: dataFolder(),
     NODE_ENV: 'production',
   });
+  started.push(() => standins.stop());
   const env = {
     ...process.env,
     ...standins.addresses,
     PORT: port,
     DATABASE_URL: cluster.url,
+    INTERVEX_INSTANCE: instance,
     INTERVEX_WEB_ROOT: PAGE,
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     NODE_ENV: 'production',
@@ -121,17 +166,17 @@ async function main() {
       void end(1);
     },
   });
+  started.push(() => server.stop());
   let reviving = false;
   const watch = setInterval(() => {
-    if (reviving || cluster.alive() || ending) return;
+    if (reviving || cluster.alive() || ending()) return;
     reviving = true;
     say('The database went away; starting it again.');
     void revive().finally(() => (reviving = false));
   }, 1000);
-  process.on('SIGINT', () => void end(0));
-  process.on('SIGTERM', () => void end(0));
-  await waitFor(`http://127.0.0.1:${port}`);
-  say(`Intervex is ready: http://127.0.0.1:${port}`);
+  started.push(async () => clearInterval(watch));
+  await waitFor(address, instance);
+  say(`Intervex is ready: ${address}`);
   for (const { what, url } of standins.pages) say(`${what}, simulated, to be set by hand: ${url}`);
   say('Ctrl-C stops it and all it started. Your plans stay.');
 }

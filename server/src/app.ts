@@ -27,6 +27,8 @@ export interface AppParts {
   readonly live?: LiveStreams;
   /** Where the bench of instruments and the parts counter stand; either may be absent. */
   readonly ports?: Ports;
+  /** Which start of the application this is; health tells it. */
+  readonly instance?: string | undefined;
 }
 
 /** Scripts and styles come from here alone; Angular Material sets styles inline. */
@@ -49,11 +51,11 @@ const mayCompress: compression.CompressionFilter = (request, response) =>
   compression.filter(request, response);
 
 /** Builds the application; listening is the caller's. */
-export function createApp({ pool, log, webRoot, live, ports }: AppParts): Express {
+export function createApp({ pool, log, webRoot, live, ports, instance }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(requestLog(log), helmet(SECURITY), compression({ filter: mayCompress }));
-  app.use('/api', apiRoutes(pool, live, ports));
+  app.use('/api', apiRoutes(pool, live, ports, instance));
   if (webRoot) app.use(page(webRoot));
   app.use((request) => {
     throw refused('notFound', `There is nothing at ${request.path.slice(0, 200)}.`);
@@ -62,7 +64,7 @@ export function createApp({ pool, log, webRoot, live, ports }: AppParts): Expres
   return app;
 }
 
-function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {}): Router {
+function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {}, instance?: string): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -70,7 +72,7 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {})
   });
   api.get('/health', async (_request, response) => {
     await pool.query('select 1');
-    response.json({ status: 'ok', database: 'ok' });
+    response.json({ status: 'ok', database: 'ok', instance: instance ?? null });
   });
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.

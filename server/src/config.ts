@@ -16,6 +16,8 @@ export interface Config {
   readonly webRoot: string | undefined;
   readonly logLevel: string;
   readonly ports: Ports;
+  /** Which start of the application this is; tools compare it to know that it is theirs that answers. */
+  readonly instance: string | undefined;
 }
 
 /** Reads the environment. @throws Error that names the variable and what would be right */
@@ -30,7 +32,14 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     ...address(env, 'INTERVEX_PARTS_URL', 'parts'),
     ...address(env, 'INTERVEX_MAKER_URL', 'maker'),
   };
-  return { port, databaseUrl, webRoot: env['INTERVEX_WEB_ROOT'], logLevel: env['LOG_LEVEL'] ?? 'info', ports };
+  return {
+    port,
+    databaseUrl,
+    webRoot: env['INTERVEX_WEB_ROOT'],
+    logLevel: env['LOG_LEVEL'] ?? 'info',
+    ports,
+    instance: env['INTERVEX_INSTANCE'],
+  };
 }
 
 function address(env: NodeJS.ProcessEnv, name: string, key: keyof Ports): Ports {

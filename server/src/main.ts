@@ -26,7 +26,9 @@ if (await seedDemo(pool)) log.info('demo project put in');
 const feed = new LiveFeed(config.databaseUrl, log);
 await feed.start();
 const live = liveStreams(pool, feed, log);
-const server = createServer(createApp({ pool, log, webRoot: config.webRoot, live, ports: config.ports }));
+const server = createServer(
+  createApp({ pool, log, webRoot: config.webRoot, live, ports: config.ports, instance: config.instance }),
+);
 server.listen(config.port, '127.0.0.1', () => {
   log.info({ address: server.address() }, 'listening');
 });

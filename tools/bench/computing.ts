@@ -11,6 +11,7 @@ import {
   stackSide,
   STACK_OUTCOMES,
   stockPairs,
+  wheelWidth,
   type PartOffer,
   type Plan,
   type StancePose,
@@ -111,13 +112,13 @@ export function mapping(): BenchFigure {
       { id: 'spring', from: 'inboard', y: 481 + lift, height: 12, gap: 25 },
       { id: 'lip', from: 'outboard', y: 741 - lift, height: 352, gap: 13 },
     ],
-    motion: { shift: [-4.9, 2.6], lean: 0.03, cornering: true },
+    motion: { shift: [-4.9, 2.6], lean: 0.03, camber: 0.01, cornering: true },
   });
   const poses = [0, 2.5, 4, 7].map(pose);
   const grid = { half: { from: 640, to: 760, cells: CELLS }, et: { from: -40, to: 60, cells: CELLS } };
   const map = (i: number) => {
-    const range = centreRange(200 + (i % 9), poses);
-    return fitMap({ left: range, right: centreRange(201 + (i % 7), poses) }, grid, 1.8);
+    const range = centreRange(wheelWidth(200 + (i % 9), 7), poses);
+    return fitMap({ left: range, right: centreRange(wheelWidth(201 + (i % 7), 7), poses) }, grid, 1.8);
   };
   const cells = new Float64Array(CELLS * CELLS);
   const plain = (k: number) => {

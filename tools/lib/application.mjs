@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { healthOf } from './health.mjs';
 import { ROOT } from './paths.mjs';
 
 /**
@@ -10,10 +12,12 @@ import { ROOT } from './paths.mjs';
  */
 export async function startApplication({ port, data, waitMs = 300_000 }) {
   const began = Date.now();
+  const instance = randomUUID();
   const env = {
     ...process.env,
     DATABASE_URL: '',
     PORT: String(port),
+    INTERVEX_INSTANCE: instance,
     INTERVEX_DATA_DIR: data,
     LOG_LEVEL: 'error',
   };
@@ -38,6 +42,8 @@ export async function startApplication({ port, data, waitMs = 300_000 }) {
       failed(new Error(`The start command ended with ${code}:\n${said}`));
     });
   });
+  const answers = await healthOf(`http://127.0.0.1:${port}`);
+  if (answers?.instance !== instance) throw new Error(`Another application answers on port ${port}.`);
   return {
     pid: child.pid ?? 0,
     readyMs: Date.now() - began,

@@ -5,19 +5,36 @@ import {
   closeSync,
   existsSync,
   mkdirSync,
+  mkdtempSync,
   openSync,
+  readdirSync,
   readFileSync,
+  renameSync,
   rmSync,
   statSync,
   writeFileSync,
 } from 'node:fs';
 import { createServer } from 'node:net';
-import { dirname, join, resolve } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { postgresBin } from './debian-packages.mjs';
+import { say } from './say.mjs';
 
 /** PostgreSQL refuses root: as root its programs run as Debian's own user for them. */
 const SERVER_USER = 'postgres';
+/** Files without which a data folder is no whole cluster. */
+const ESSENTIAL = [
+  'PG_VERSION',
+  'global/pg_control',
+  'base',
+  'pg_wal',
+  'postgresql.conf',
+  'pg_hba.conf',
+  'pg_ident.conf',
+];
+/** A cluster is made under such a name, and only gets its own once it is whole. */
+const MAKING = 'pg-making-';
+const PASSWORD = 'database-password';
 const START_MS = 60_000;
 const STOP_MS = 20_000;
 
@@ -42,16 +59,32 @@ function serverIds() {
 
 /**
  * A folder the database's user can reach: the one asked for, or, where a parent is closed to others, one
- * under /var/lib that is named after it.
+ * under /var/lib that is named after it. Where data lies already, it stays.
  *
  * @param {string} wanted
  * @returns {{ folder: string, moved: boolean }}
  */
 export function reachableFolder(wanted) {
   const folder = resolve(wanted);
-  if (process.getuid?.() !== 0 || parentsOpen(dirname(folder))) return { folder, moved: false };
   const name = createHash('sha256').update(folder).digest('hex').slice(0, 12);
-  return { folder: `/var/lib/intervex-${name}`, moved: true };
+  const other = `/var/lib/intervex-${name}`;
+  const here = holdsData(join(folder, 'pg'));
+  if (!here && holdsData(join(other, 'pg'))) return { folder: other, moved: true };
+  if (process.getuid?.() !== 0 || parentsOpen(dirname(folder))) return { folder, moved: false };
+  if (here)
+    throw new Error(
+      `The database in ${folder} cannot be reached by its user any more: a folder above it was closed to others. Nothing was changed. Open it again (chmod o+x), or move ${folder} to ${other}.`,
+    );
+  return { folder: other, moved: true };
+}
+
+/** True where there is something in a folder. */
+function holdsData(/** @type {string} */ folder) {
+  try {
+    return readdirSync(folder).length > 0;
+  } catch {
+    return false;
+  }
 }
 
 /** @param {string} folder @returns {boolean} */
@@ -71,53 +104,146 @@ export async function freePort() {
 
 /**
  * Starts the cluster in a folder, making it first where there is none. One that still runs there from an
- * earlier start is taken over.
+ * earlier start is taken over. What is there is never removed or made anew.
  *
  * @param {string} wanted folder
  * @param {{ throwAway?: boolean }} [options] throwAway: without fsync, for tests that do not test it
  * @returns {Promise<Cluster>}
+ * @throws {Error} where a data folder is not whole: what is missing, and how to mend it
  */
 export async function startCluster(wanted, options = {}) {
   const { folder } = reachableFolder(wanted);
   const data = join(folder, 'pg');
-  const secret = ensureCluster(folder, data);
+  if (holdsData(data)) refuseBroken(data);
+  else makeCluster(folder, data);
+  const secret = readSecret(folder) ?? (await newPassword(folder, data, 'is missing'));
+  const cluster = await startOn(folder, data, secret, options);
+  if (createDatabase(cluster.port, secret) !== 'refused') return cluster;
+  await cluster.stop();
+  const next = await newPassword(folder, data, 'is not the right one');
+  const again = await startOn(folder, data, next, options);
+  if (createDatabase(again.port, next) === 'refused')
+    throw new Error(
+      `The database in ${data} takes no password for the role intervex. Nothing was changed in it.`,
+    );
+  return again;
+}
+
+/**
+ * @param {string} folder @param {string} data @param {string} secret @param {{ throwAway?: boolean }} options
+ * @returns {Promise<Cluster>}
+ */
+async function startOn(folder, data, secret, options) {
   const running = runningPostmaster(data);
   if (running) return clusterOf(folder, data, running.port, running.pid, secret, options);
   return launch(folder, data, await freePort(), secret, options);
 }
 
-/** @param {string} folder @param {string} data @returns {string} the password */
-function ensureCluster(folder, data) {
-  const secretFile = join(folder, 'database-password');
-  if (existsSync(join(data, 'PG_VERSION')) && existsSync(secretFile))
-    return readFileSync(secretFile, 'utf8').trim();
-  const ids = serverIds();
-  mkdirSync(folder, { recursive: true });
-  rmSync(data, { recursive: true, force: true });
-  const secret = randomBytes(18).toString('hex');
-  writeFileSync(secretFile, `${secret}\n`, { mode: 0o600 });
-  if (ids.uid !== undefined) {
-    chownSync(folder, ids.uid, ids.gid);
-    chownSync(secretFile, ids.uid, ids.gid);
+/** Says what a data folder lacks; it is never touched. */
+function refuseBroken(/** @type {string} */ data) {
+  const untouched = `Nothing in ${data} was changed.`;
+  const missing = ESSENTIAL.filter((name) => !existsSync(join(data, name)));
+  if (missing.length)
+    throw new Error(
+      `The database in ${data} is not whole: ${missing.join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. ${untouched} ${mending(missing)}`,
+    );
+  const made = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
+  const here = installedVersion();
+  if (made !== here)
+    throw new Error(
+      `The database in ${data} was made by PostgreSQL ${made === '' ? 'of a version that its file PG_VERSION does not say' : made}; version ${here} is installed. ${untouched} Install version ${made || 'that made it'}, or move the plans over by their plan files.`,
+    );
+}
+
+function mending(/** @type {string[]} */ missing) {
+  const only = (/** @type {string[]} */ ...names) => missing.every((name) => names.includes(name));
+  if (only('PG_VERSION'))
+    return `Put it back: it holds one line, the version that made the folder (${installedVersion()} where it was this one).`;
+  if (only('PG_VERSION', 'postgresql.conf', 'pg_hba.conf', 'pg_ident.conf'))
+    return 'Put them back from a backup, or from a folder made by initdb of the same version (scram-sha-256 for 127.0.0.1).';
+  return 'Put the folder back from a backup; or move it away, and a new one with the demo is made.';
+}
+
+const installedVersion = () => basename(dirname(postgresBin() ?? '/none/bin'));
+
+/** @returns {string | undefined} */
+function readSecret(/** @type {string} */ folder) {
+  const file = join(folder, PASSWORD);
+  const secret = existsSync(file) ? readFileSync(file, 'utf8').trim() : '';
+  return secret === '' ? undefined : secret;
+}
+
+/** Writes the password beside its place, readable by the database's user only, and gives the file. */
+function writeSecret(/** @type {string} */ folder, /** @type {string} */ secret) {
+  const part = join(folder, `${PASSWORD}.new`);
+  writeFileSync(part, `${secret}\n`, { mode: 0o600 });
+  own(part);
+  return part;
+}
+
+function own(/** @type {string} */ path) {
+  const { uid, gid } = serverIds();
+  if (uid !== undefined && gid !== undefined) chownSync(path, uid, gid);
+}
+
+/** Removes what a start that was cut off left half made; its initdb may still write there for a moment. */
+function removeHalf(/** @type {string} */ making) {
+  try {
+    rmSync(making, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
+  } catch {
+    say(`${making} is left of a start that was cut off, and could not be removed.`);
   }
-  const args = [
-    '-D',
-    data,
-    '-U',
-    'intervex',
-    '-A',
-    'scram-sha-256',
-    '--pwfile',
-    secretFile,
-    '-E',
-    'UTF8',
-    '--no-locale',
-  ];
-  const made = spawnSync(program('initdb'), args, { ...ids, cwd: '/', encoding: 'utf8' });
+}
+
+/** Makes a cluster beside its place and moves it there when it is whole: one that was cut off leaves no half. */
+function makeCluster(/** @type {string} */ folder, /** @type {string} */ data) {
+  mkdirSync(folder, { recursive: true });
+  own(folder);
+  if (readSecret(folder) !== undefined)
+    say(
+      `There was a database in ${data} before, and its folder is gone or empty: a new one with the demo is made.`,
+    );
+  for (const left of readdirSync(folder).filter((name) => name.startsWith(MAKING)))
+    removeHalf(join(folder, left));
+  const secret = randomBytes(18).toString('hex');
+  const part = writeSecret(folder, secret);
+  const making = mkdtempSync(join(folder, MAKING));
+  own(making);
+  const args = ['-D', making, '-U', 'intervex', '-A', 'scram-sha-256', '--pwfile', part];
+  const made = spawnSync(program('initdb'), [...args, '-E', 'UTF8', '--no-locale'], {
+    ...serverIds(),
+    cwd: '/',
+    encoding: 'utf8',
+  });
   if (made.status !== 0) {
-    rmSync(data, { recursive: true, force: true });
+    rmSync(making, { recursive: true, force: true });
     throw new Error(`The database cluster could not be made in ${data}:\n${made.stderr}`);
   }
+  renameSync(part, join(folder, PASSWORD));
+  renameSync(making, data);
+}
+
+/**
+ * Sets a new password for our own role, with the database stopped: whoever may write the folder may do this.
+ *
+ * @param {string} folder @param {string} data @param {string} why
+ */
+async function newPassword(folder, data, why) {
+  const running = runningPostmaster(data);
+  if (running) await stopPostmaster(running.pid, () => isPostmasterOf(running.pid, data));
+  const secret = randomBytes(18).toString('hex');
+  const set = spawnSync(program('postgres'), ['--single', '-D', data, 'postgres'], {
+    ...serverIds(),
+    cwd: '/',
+    encoding: 'utf8',
+    input: `alter role intervex password '${secret}'\n`,
+  });
+  if (set.status !== 0 || /ERROR|FATAL|PANIC/.test(set.stderr))
+    throw new Error(
+      `The database's password ${why}, and a new one could not be set. Nothing else was changed.\n${set.stderr}`,
+    );
+  renameSync(writeSecret(folder, secret), join(folder, PASSWORD));
+  say(`The file ${join(folder, PASSWORD)} ${why}: a new password was set. The plans are untouched.`);
   return secret;
 }
 
@@ -157,6 +283,7 @@ async function launch(folder, data, port, secret, options) {
   const deadline = Date.now() + START_MS;
   for (;;) {
     const log = openSync(join(folder, 'database.log'), 'a');
+    const before = statSync(join(folder, 'database.log')).size;
     const child = spawn(program('postgres'), args, {
       ...serverIds(),
       cwd: '/',
@@ -169,16 +296,16 @@ async function launch(folder, data, port, secret, options) {
     while (!ended && Date.now() < deadline) {
       if (ready(port) && child.pid !== undefined) {
         child.unref();
-        const cluster = clusterOf(folder, data, port, child.pid, secret, options);
-        createDatabase(port, secret);
-        return cluster;
+        return clusterOf(folder, data, port, child.pid, secret, options);
       }
       await sleep(50);
     }
     // A server that was killed may leave workers for a moment; they go away by themselves.
-    if (Date.now() > deadline)
+    const told = readFileSync(join(folder, 'database.log'), 'utf8').slice(before);
+    const passes = /shared memory|lock file/.test(told);
+    if (!passes || Date.now() > deadline)
       throw new Error(
-        `The database did not start in ${data}:\n${readFileSync(join(folder, 'database.log'), 'utf8').slice(-2000)}`,
+        `The database did not start in ${data}. Nothing in it was changed:\n${told.slice(-2000)}`,
       );
     await sleep(300);
   }
@@ -187,14 +314,23 @@ async function launch(folder, data, port, secret, options) {
 const ready = (/** @type {number} */ port) =>
   spawnSync(program('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
 
-function createDatabase(/** @type {number} */ port, /** @type {string} */ secret) {
+/**
+ * Makes the database where there is none.
+ *
+ * @param {number} port @param {string} secret
+ * @returns {'there' | 'refused'} refused: the password is wrong
+ */
+function createDatabase(port, secret) {
   const env = { ...process.env, PGPASSWORD: secret };
   const where = ['-h', '127.0.0.1', '-p', String(port), '-U', 'intervex', '-d', 'postgres', '-tAc'];
   const psql = (/** @type {string} */ sql) =>
     spawnSync(program('psql'), [...where, sql], { env, encoding: 'utf8', cwd: '/' });
-  if (psql("select 1 from pg_database where datname = 'intervex'").stdout.trim() === '1') return;
+  const found = psql("select 1 from pg_database where datname = 'intervex'");
+  if (found.status !== 0 && /password authentication failed/.test(found.stderr)) return 'refused';
+  if (found.stdout.trim() === '1') return 'there';
   const made = psql('create database intervex');
   if (made.status !== 0) throw new Error(`The database could not be made:\n${made.stderr}`);
+  return 'there';
 }
 
 /**

@@ -1,4 +1,14 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -52,6 +62,83 @@ describe('database cluster', () => {
     open.password = 'guess';
     await expect(ask(open.href, 'select 1')).rejects.toMatchObject({ code: '28P01' });
     await cluster.stop();
+  });
+
+  it.each([
+    ['PG_VERSION', /PG_VERSION is missing.*one line, the version/s],
+    ['pg_hba.conf', /pg_hba\.conf is missing.*from a backup/s],
+    ['postgresql.conf', /postgresql\.conf is missing/],
+    ['global/pg_control', /global\/pg_control is missing.*backup/s],
+  ])('says what is missing where %s is gone, and touches nothing', async (name, words) => {
+    const data = join(folder, 'pg');
+    const aside = join(folder, 'aside');
+    renameSync(join(data, name), aside);
+    const before = readdirSync(data).sort();
+    await expect(startCluster(folder)).rejects.toThrow(words);
+    expect(readdirSync(data).sort()).toEqual(before);
+    renameSync(aside, join(data, name));
+    const cluster = await startCluster(folder);
+    expect(await ask(cluster.url, 'select inches::float from kept')).toBe(57.375);
+    await cluster.stop();
+  });
+
+  it('says which version made a folder that is not of the one here', async () => {
+    const file = join(folder, 'pg/PG_VERSION');
+    const was = readFileSync(file, 'utf8');
+    writeFileSync(file, '9.6\n');
+    await expect(startCluster(folder)).rejects.toThrow(/made by PostgreSQL 9\.6; version \d+ is installed/);
+    writeFileSync(file, was);
+  });
+
+  it.each([
+    ['missing', (file: string) => rmSync(file)],
+    ['empty', (file: string) => writeFileSync(file, '')],
+    ['another', (file: string) => writeFileSync(file, 'guess\n')],
+  ])('sets its password anew where the file is %s; the data stays', async (_what, spoil) => {
+    const file = join(folder, 'database-password');
+    const before = readFileSync(file, 'utf8');
+    spoil(file);
+    const cluster = await startCluster(folder);
+    expect(await ask(cluster.url, 'select inches::float from kept')).toBe(57.375);
+    expect(readFileSync(file, 'utf8')).not.toBe(before);
+    await cluster.stop();
+  });
+
+  it('sets it anew also where the database still runs from a start that was killed', async () => {
+    const left = await startCluster(folder);
+    rmSync(join(folder, 'database-password'));
+    const cluster = await startCluster(folder);
+    expect(left.alive()).toBe(false);
+    expect(await ask(cluster.url, 'select inches::float from kept')).toBe(57.375);
+    await cluster.stop();
+  });
+
+  it('is made whole after a start that was cut off while it was made', async () => {
+    const other = mkdtempSync(join(tmpdir(), 'intervex-cut-'));
+    mkdirSync(join(other, 'pg-making-x1/base'), { recursive: true });
+    writeFileSync(join(other, 'pg-making-x1/PG_VERSION'), '15\n');
+    writeFileSync(join(other, 'database-password'), 'of the one that was cut off\n');
+    const cluster = await startCluster(other);
+    expect(await ask(cluster.url, 'select 1')).toBe(1);
+    expect(readdirSync(other).filter((name) => name.startsWith('pg-making'))).toEqual([]);
+    await cluster.stop();
+    rmSync(other, { recursive: true, force: true });
+  });
+
+  it('has no data folder before it is whole: killed while it is made, it is made again', async () => {
+    const other = mkdtempSync(join(tmpdir(), 'intervex-killed-'));
+    const start = `import('${join(import.meta.dirname, 'cluster.mjs')}').then((m) => m.startCluster(process.argv[1]))`;
+    const child = spawn(process.execPath, ['-e', start, other], { stdio: 'ignore' });
+    const gone = new Promise((done) => child.once('exit', done));
+    const making = () => readdirSync(other).some((name) => name.startsWith('pg-making'));
+    while (!making()) await new Promise((done) => setTimeout(done, 5));
+    child.kill('SIGKILL');
+    await gone;
+    expect(existsSync(join(other, 'pg'))).toBe(false);
+    const cluster = await startCluster(other);
+    expect(await ask(cluster.url, 'select 1')).toBe(1);
+    await cluster.stop();
+    rmSync(other, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
   });
 
   it('stays where it was asked to be when the way there is open', () => {

@@ -3,6 +3,7 @@ import type {
   Differential,
   Launch,
   MarkDatum,
+  Reaction,
   Retention,
   School,
   ShaftRoute,
@@ -35,6 +36,10 @@ export const METHOD_NAMES: Readonly<Record<CutMethod, string>> = {
   newTubes: 'New tubes into the casting',
 };
 
+export const REACTION_NAMES: Readonly<Record<Reaction, string>> = {
+  tyres: 'the tyres: one loads, one lifts',
+  springs: 'springs or links that even it out',
+};
 export const DATUM_NAMES: Readonly<Record<MarkDatum, string>> = {
   casting: 'casting face',
   housingEnd: 'housing-end face',

@@ -3,6 +3,7 @@ import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { resumePaying } from './service';
 import { startHarness, type Harness } from '../testing/harness';
 import { startUpstream, withJson, type Upstream } from '../testing/upstream';
 
@@ -26,14 +27,15 @@ const read = async (request: IncomingMessage): Promise<unknown> => {
 beforeAll(async () => {
   maker = await startUpstream();
   h = await startHarness(undefined, { maker: maker.url });
-  id = (await h.call('POST', '/api/plan-files', tern)).json.id;
-  project = (await h.call('GET', `/api/variants/${id}`)).json.projectId;
 });
 afterAll(async () => {
   await h.close();
   await maker.close();
 });
-beforeEach(() => {
+beforeEach(async () => {
+  // A project of its own: nothing is on order, nothing received.
+  id = (await h.call('POST', '/api/plan-files', tern)).json.id;
+  project = (await h.call('GET', `/api/variants/${id}`)).json.projectId;
   maker.asked.length = 0;
   bodies = [];
   state = 'paid';
@@ -58,10 +60,17 @@ const shafts = (left: number, right = 684.1) => ({
     { side: 'right', length: right },
   ],
 });
+const list = async () =>
+  (await h.call('GET', `/api/projects/${project}/orders`)).json as { id: string; state: string }[];
+const planNow = async () =>
+  (await h.call('GET', `/api/variants/${id}`)).json as {
+    revision: number;
+    plan: { readings: Record<string, unknown>; accepted: Record<string, unknown> };
+  };
 /** An order as far as the carrier. */
 async function shipped(): Promise<string> {
   const { json } = await quote();
-  await step(json.id, 'pay');
+  await step(json.id, 'pay', { again: true });
   state = 'shipped';
   await step(json.id, 'look');
   return json.id as string;
@@ -77,14 +86,19 @@ describe('orders with the shaft maker', () => {
       quote: { number: 'WQ-7', price: 481, leadDays: 15 },
     });
     expect((bodies[0] as { lines: { length: number }[] }).lines.map((l) => l.length)).toEqual([684.5, 684]);
-    const list = (await h.call('GET', `/api/projects/${project}/orders`)).json;
-    expect(list[0]).toMatchObject({ id: json.id, events: [{ state: 'quoted', who: 'Ansa' }] });
+    expect((await list())[0]).toMatchObject({ id: json.id, events: [{ state: 'quoted', who: 'Ansa' }] });
   });
 
   it('go from paid over cutting to shipped, each once', async () => {
     const { json } = await quote();
     expect((await step(json.id, 'pay')).json.state).toBe('paid');
-    expect((await step(json.id, 'look')).json.events).toHaveLength(2);
+    expect((await step(json.id, 'look')).json.events.map((e: { state: string }) => e.state)).toEqual([
+      'quoted',
+      'paying',
+      'paid',
+    ]);
+    // The maker knows a second try of the same order by its key.
+    expect(bodies.at(-2)).toMatchObject({ number: 'WQ-7', key: json.id });
     for (const next of ['cutting', 'late', 'shipped']) {
       state = next;
       expect((await step(json.id, 'look')).json.state).toBe(next);
@@ -122,6 +136,14 @@ describe('orders with the shaft maker', () => {
   it('take what arrived right, and catch a wrong length', async () => {
     const right = await step(await shipped(), 'receive', shafts(684.62));
     expect(right.json).toMatchObject({ state: 'accepted', received: { ok: true } });
+    // What was taken stands in the plan, whoever has its page open.
+    const { plan, revision } = await planNow();
+    expect(revision).toBe(2);
+    expect(plan.readings['shaft.received.left']).toMatchObject({
+      repeats: [{ value: 684.62, who: 'Ansa' }],
+      instrument: 'rule',
+    });
+    expect(plan.accepted).not.toHaveProperty('shaft.received.left');
     const order = await shipped();
     const wrong = await step(order, 'receive', shafts(672.4));
     expect(wrong.json.state).toBe('wrong');
@@ -142,6 +164,10 @@ describe('orders with the shaft maker', () => {
     const kept = await step(order, 'settle', { decision: 'accept', reason: 'Gap stays over 3 mm' });
     expect(kept.json).toMatchObject({ state: 'accepted' });
     expect(kept.json.events.at(-1)).toMatchObject({ note: 'Gap stays over 3 mm' });
+    const { plan } = await planNow();
+    expect(plan.readings['shaft.received.right']).toMatchObject({ repeats: [{ value: 683.2 }] });
+    expect(plan.accepted['shaft.received.right']).toMatchObject({ reason: 'Gap stays over 3 mm', who: 'Ansa' });
+    expect(plan.accepted).not.toHaveProperty('shaft.received.left');
     expect((await step(order, 'settle', { decision: 'accept', reason: 'again' })).status).toBe(400);
   });
 
@@ -155,10 +181,7 @@ describe('orders with the shaft maker', () => {
     const { status, json } = await step(order, 'receive', body);
     expect(status).toBe(400);
     expect(JSON.stringify(json.problems)).toContain(field);
-    expect(
-      (await h.call('GET', `/api/projects/${project}/orders`)).json.find((o: { id: string }) => o.id === order)
-        .state,
-    ).toBe('shipped');
+    expect((await list()).find((o) => o.id === order)?.state).toBe('shipped');
   });
 
   it('want every shaft measured', async () => {
@@ -194,14 +217,48 @@ describe('orders with the shaft maker', () => {
     expect((await step(json.id, 'look')).json.trouble).toBe('the shaft maker did not answer within 1.5 s');
   });
 
-  it('are never placed twice by trying again', async () => {
+  it('stay being paid while the maker is silent, and are taken up again: asked once more by the same key', async () => {
     const { json } = await quote();
-    maker.asked.length = 0;
+    const answer = maker.answer;
     maker.answer = withJson({}, 503);
-    expect((await step(json.id, 'pay')).status).toBe(503);
-    expect(maker.asked).toEqual(['POST /orders']);
-    const list = (await h.call('GET', `/api/projects/${project}/orders`)).json;
-    expect(list.find((o: { id: string }) => o.id === json.id).state).toBe('quoted');
+    const silent = await step(json.id, 'pay');
+    expect(silent.status).toBe(503);
+    expect(silent.json.message).toContain('nothing is ordered twice');
+    expect((await list()).find((o) => o.id === json.id)?.state).toBe('paying');
+    maker.answer = answer;
+    bodies = [];
+    expect(await resumePaying(h.pool, maker.url)).toBe(1);
+    expect(bodies).toEqual([{ number: 'WQ-7', key: json.id }]);
+    expect((await list()).find((o) => o.id === json.id)?.state).toBe('paid');
+    expect(await resumePaying(h.pool, maker.url)).toBe(0);
+  });
+
+  it('are written once where they are paid twice at once', async () => {
+    const { json } = await quote();
+    const both = await Promise.all([step(json.id, 'pay'), step(json.id, 'pay')]);
+    expect(both.map((b) => [200, 400].includes(b.status))).toEqual([true, true]);
+    const events = (await step(json.id, 'look')).json.events as { state: string }[];
+    expect(events.map((e) => e.state)).toEqual(['quoted', 'paying', 'paid']);
+    const keys = new Set(bodies.flatMap((b) => (b && typeof b === 'object' && 'key' in b ? [b.key] : [])));
+    expect([...keys]).toEqual([json.id]);
+  });
+
+  it('go back to the quote where the maker says no', async () => {
+    const { json } = await quote();
+    maker.answer = withJson({ message: 'the steel is out' }, 422);
+    const no = (await step(json.id, 'pay')).json;
+    expect(no.state).toBe('quoted');
+    expect(no.events.at(-1).note).toBe('The maker says no: the steel is out');
+  });
+
+  it('are not made twice of the same shafts unless somebody says so', async () => {
+    const first = (await quote()).json;
+    await step(first.id, 'pay');
+    const second = (await quote()).json;
+    expect(second.same).toEqual(['WQ-7']);
+    const refused = await step(second.id, 'pay');
+    expect([refused.status, refused.json.problems[0].field]).toEqual([400, 'again']);
+    expect((await step(second.id, 'pay', { again: true })).json.state).toBe('paid');
   });
 
   it('are not made of a plan that lacks what a maker asks', async () => {
@@ -234,7 +291,7 @@ describe('order sheets', () => {
     };
     expect(file.format).toBe('intervex-order');
     expect(file.order.lines[1]).toMatchObject({ length: 684, spline: '31/24' });
-    expect(file.sections[0]?.rows[0]?.right.text).toBe('684.0 mm');
+    expect(file.sections[0]?.rows[0]?.right.text).toBe('684.0 mm*');
     const pdf = await get('pdf?sheet=brakes&paper=letter');
     expect(pdf.headers.get('content-type')).toBe('application/pdf');
     expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(10_000);

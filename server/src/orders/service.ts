@@ -167,7 +167,7 @@ export async function lookAtOrder(
   if (!WITH_MAKER.includes(order.state)) return order;
   try {
     const { state, note } = await askOrder(there(url), order.quote.number);
-    if (state !== order.state) await append(pool, id, { who, state: state satisfies MakerState, note });
+    await moveOn(pool, id, order.state, { who, state: state satisfies MakerState, note });
     return await readOrder(pool, id);
   } catch (error) {
     if (error instanceof UpstreamAway || error instanceof UpstreamRefuses)
@@ -232,27 +232,39 @@ export async function settleOrder(
 ): Promise<OrderView> {
   const order = await readOrder(pool, id);
   inState(order, ['wrong'], decision === 'accept' ? 'taken as it is' : 'sent back');
-  const begun =
-    decision === 'sendBack'
-      ? await heard(() => returnOrder(there(url), order.quote.number, reason))
-      : undefined;
-  await withTransaction(pool, async (client) => {
-    if ((await lockOrder(client, id)) !== 'wrong') return;
-    await appendEvent(client, id, {
-      who,
-      state: decision === 'accept' ? 'accepted' : 'sentBack',
-      note: reason,
-    });
-    const { received } = order;
-    if (decision === 'accept' && received)
-      await editPlan(client, order.variantId, who, (now) =>
-        withReceived(now, received, { who, reason, at: now8601() }),
-      );
-    // A maker that begins anew at once says so with its answer.
-    if (begun && begun.state !== 'shipped')
-      await appendEvent(client, id, { who, state: begun.state, note: begun.note });
-  });
+  if (decision === 'sendBack') await sendBack(pool, there(url), order, { who, reason });
+  else await keep(pool, order, { who, reason });
   return readOrder(pool, id);
+}
+
+/** Keeps a wrong shaft: an accepted deviation of the plan. */
+const keep = (pool: Pool, { id, variantId, received }: OrderView, by: { who: string; reason: string }) =>
+  withTransaction(pool, async (client) => {
+    if ((await lockOrder(client, id)) !== 'wrong') return;
+    await appendEvent(client, id, { who: by.who, state: 'accepted', note: by.reason });
+    if (received)
+      await editPlan(client, variantId, by.who, (now) => withReceived(now, received, { ...by, at: now8601() }));
+  });
+
+/**
+ * Sends a wrong shaft back. It is written before the maker is told, so that of two that try only one does; where the
+ * maker is not heard the order is wrong again.
+ */
+async function sendBack(
+  pool: Pool,
+  url: string,
+  { id, quote }: OrderView,
+  { who, reason }: { who: string; reason: string },
+): Promise<void> {
+  if (!(await moveOn(pool, id, 'wrong', { who, state: 'sentBack', note: reason }))) return;
+  try {
+    const { state, note } = await heard(() => returnOrder(url, quote.number, reason));
+    // A maker that begins anew at once says so with its answer.
+    if (state !== 'shipped') await moveOn(pool, id, 'sentBack', { who, state, note });
+  } catch (error) {
+    await moveOn(pool, id, 'sentBack', { who, state: 'wrong', note: 'The maker was not told; try again.' });
+    throw error;
+  }
 }
 
 export async function readOrder(pool: Pool, id: string): Promise<OrderView> {
@@ -264,8 +276,18 @@ export async function readOrder(pool: Pool, id: string): Promise<OrderView> {
   return order;
 }
 
-const append = (pool: Pool, id: string, event: Parameters<typeof appendEvent>[2]) =>
-  withTransaction(pool, (client) => appendEvent(client, id, event));
+/** Moves an order on from one state; tells whether it was this call that did. */
+const moveOn = (
+  pool: Pool,
+  id: string,
+  from: OrderState,
+  event: Parameters<typeof appendEvent>[2],
+): Promise<boolean> =>
+  withTransaction(pool, async (client) => {
+    if (from === event.state || (await lockOrder(client, id)) !== from) return false;
+    await appendEvent(client, id, event);
+    return true;
+  });
 
 function inState(order: OrderView, states: readonly OrderState[], what: string): void {
   if (!states.includes(order.state))

@@ -191,7 +191,7 @@ describe('plan files', () => {
     ['cut short', tern.slice(0, 900), 400, 'file', /cut short/],
     ['empty', '', 400, 'file', /empty/],
     ['of another kind', '{"format":"shopping-list"}', 400, 'format', /no Intervex plan/],
-    ['of a later version', tern.replace('"version": 5', '"version": 9'), 400, 'version', /newer/],
+    ['of a later version', tern.replace('"version": 6', '"version": 9'), 400, 'version', /newer/],
     ['with a field nobody knows', tern.replace('"vehicle"', '"vehicel"'), 400, 'plan.brief', /./],
     [
       'with a script in a name',
@@ -351,7 +351,7 @@ describe('bad requests', () => {
 describe('health and page', () => {
   it('answers, with security headers', async () => {
     const answer = await h.call('GET', '/api/health');
-    expect(answer.json).toEqual({ status: 'ok', database: 'ok' });
+    expect(answer.json).toEqual({ status: 'ok', database: 'ok', instance: null });
     expect(answer.headers.get('content-security-policy')).toContain("default-src 'self'");
     expect(answer.headers.get('x-powered-by')).toBeNull();
   });

@@ -41,7 +41,10 @@ async function variantWith(
     plan: { readings: Record<string, unknown>; choices: object; keepOuts: object };
   };
   for (const [quantity, value] of Object.entries(readings))
-    file.plan.readings[quantity] = { repeats: [{ value }], instrument: 'caliper' };
+    file.plan.readings[quantity] = {
+      repeats: [{ value }],
+      instrument: /Holes$/.test(quantity) ? 'count' : 'caliper',
+    };
   Object.assign(file.plan.choices, choices);
   file.plan.keepOuts = {};
   return (await h.call('POST', '/api/plan-files', JSON.stringify(file))).json.id;

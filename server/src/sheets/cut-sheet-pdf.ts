@@ -4,7 +4,6 @@ import {
   cutSheet,
   evaluate,
   isoDay,
-  lengthSuffix,
   rearView,
   type CutSheet,
   type LengthUnit,
@@ -125,7 +124,7 @@ function scaleBar(doc: Pdf, y: number, scale: number, units: LengthUnit): void {
       .lineTo(at, y - (i % 5 === 0 ? 6 : 3))
       .stroke();
   }
-  const text = `Drawn 1 : ${scale}, lengths in ${lengthSuffix(units)}. This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
+  const text = `Drawn 1 : ${scale}, lengths in ${units === 'mm' ? 'mm' : 'inch'}. This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
   doc
     .font('text')
     .fontSize(8)

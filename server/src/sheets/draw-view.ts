@@ -126,10 +126,12 @@ function drawDimension(
   const text = dimensionText(d, units);
   doc.font('figure').fontSize(6.5);
   const width = doc.widthOfString(text);
-  const left =
+  const wanted =
     width + 4 < Math.abs(x1 - x0)
       ? (x0 + x1) / 2 - width / 2
       : outsideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
+  const { left: margin } = doc.page.margins;
+  const left = Math.min(Math.max(wanted, margin), doc.page.width - margin - width);
   doc.rect(left - 1.5, y - 4, width + 3, 8).fill('#FFFFFF');
   doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
 }

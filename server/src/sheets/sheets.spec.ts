@@ -108,7 +108,7 @@ describe('cut sheet, PDF', () => {
 
   it('prints in inches when asked', async () => {
     const text = run('pdftotext', '-layout', await pdf('?units=frac'), '-').stdout;
-    expect(text).toContain('11 9/16 in +0.5 mm');
+    expect(text).toContain('11 9/16 +0.020 in*');
   });
 
   it.each(['a4', 'letter'])('is to scale with a ruler on %s: WMS width 1402.0 mm at 1 : 10', async (paper) => {
@@ -150,7 +150,7 @@ describe('cut sheet, table', () => {
     const rows: Record<string, string>[] = parse(bytes, { columns: true, bom: true });
     expect(rows.every((r) => Object.keys(r).length === 8)).toBe(true);
     const find = (item: string, side: string) => rows.find((r) => r['item'] === item && r['side'] === side);
-    expect(find('Outer mark', 'left')).toMatchObject({ value: '294.2', unit: 'mm', text: '294.2 mm' });
+    expect(find('Outer mark', 'left')).toMatchObject({ value: '294.2', unit: 'mm', text: '294.2 mm*' });
     expect(find('Outer mark', 'right')).toMatchObject({ value: '255.7', unit: 'mm' });
     expect(find('Slug that falls out', 'right')).toMatchObject({ value: '38.5' });
   });

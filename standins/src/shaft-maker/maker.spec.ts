@@ -62,13 +62,13 @@ describe('the shaft maker', () => {
   it('refuses what is no order by field', async () => {
     expect((await post('/quotes', { lines: [{ side: 'middle' }] })).status).toBe(400);
     expect((await quote()).json['message']).toContain('no shaft');
-    expect((await post('/orders', { number: 'WQ-1' })).status).toBe(404);
+    expect((await post('/orders', { number: 'WQ-1', key: 'a1' })).status).toBe(404);
   });
 
   it('moves an order on, may be late, and keeps what is in the parcel to itself', async () => {
     const { number } = (await quote(line('left', 684.5))).json;
     const state = async () => ((await (await fetch(`${url}/orders/${String(number)}`)).json()) as Order).state;
-    expect((await post('/orders', { number })).json).toEqual({
+    expect((await post('/orders', { number, key: 'a2' })).json).toEqual({
       number,
       state: 'paid',
       note: 'Paid; in the queue.',

@@ -159,7 +159,7 @@ export class ViewSvg {
     this.move(handle, to);
   }
 
-  protected readonly unit = computed(() => this.units.suffix());
+  protected readonly unit = computed(() => (this.units.unit() === 'mm' ? 'mm' : 'inch'));
 
   protected show(mm: number): string {
     return this.units.show(mm, 'mm');

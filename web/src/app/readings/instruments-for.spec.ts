@@ -1,12 +1,6 @@
-import { instrumentsFor, offText } from './instruments-for';
+import { offText } from './instruments-for';
 
-describe('what a quantity can be read with', () => {
-  it('ends with what is not read at all, and offers no tape for an angle', () => {
-    expect(instrumentsFor('rad')).toEqual(['angleGauge', 'estimate', 'seen', 'seller', 'chosen']);
-    expect(instrumentsFor('mm')[0]).toBe('tape');
-    expect(instrumentsFor('money')).toEqual(['estimate', 'seller', 'chosen']);
-  });
-
+describe('an instrument in the menu', () => {
   it('says how far a single reading may be off, in the unit of the page', () => {
     expect(offText('caliper', 'mm', 'mm')).toBe('± 0.02 mm');
     expect(offText('tape', 'mm', 'frac')).toBe('± 0.0315 in');

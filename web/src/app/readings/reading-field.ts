@@ -7,6 +7,7 @@ import {
   evidenceOf,
   expandedUncertainty,
   INSTRUMENTS,
+  instrumentsFor,
   quantity,
   type FigureUnit,
   type InstrumentId,
@@ -19,7 +20,7 @@ import { PhotosService } from '../state/photos.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
-import { instrumentsFor, offText } from './instruments-for';
+import { offText } from './instruments-for';
 import { ReadingInput, type TypedValue } from './reading-input';
 import { ZeroedOn } from './zeroed-on';
 
@@ -92,9 +93,23 @@ export class ReadingField {
     const { unit } = this.quantity();
     return unit === 'mm' ? this.units.suffix() : (SUFFIXES[unit] ?? '');
   });
+  /** What stands for it while it is not read, or follows from the brief. */
+  private readonly standing = computed(() =>
+    this.reading() ? undefined : this.known()?.figure.assumed[this.id()],
+  );
   protected readonly fallbackText = computed(() => {
-    const { fallback, unit } = this.quantity();
-    return fallback ? this.units.plain(fallback.value, unit) : '';
+    const standing = this.standing();
+    return standing ? this.units.plain(standing.value, standing.unit) : '';
+  });
+  /** That nobody read it: the value used all the same, and why. */
+  protected readonly assumed = computed(() => {
+    const standing = this.standing();
+    return standing ? `Assumed while not read: ${this.fallbackText()} ${this.suffix()}, ${standing.why}.` : '';
+  });
+  /** Why it moves nothing yet. */
+  protected readonly later = computed(() => {
+    const { later } = this.quantity();
+    return later ? `Kept for ${later}; nothing here rests on it yet.` : '';
   });
   protected readonly mean = computed(() => {
     const known = this.known();

@@ -36,7 +36,7 @@ const GRADES: Readonly<Record<string, string>> = {
         <small>{{ unit() }}</small>
         {{ tail() }}
         @if (assumed()) {
-          <small class="assumed" aria-hidden="true">assumed</small>
+          <small class="assumed" aria-hidden="true">*</small>
         }
       </button>
     } @else {
@@ -64,8 +64,9 @@ const GRADES: Readonly<Record<string, string>> = {
       font-weight: 400;
     }
     .assumed {
-      color: var(--second);
-      font-style: italic;
+      margin-left: -4px;
+      color: var(--ink-2);
+      font-weight: 600;
     }
     button:hover {
       color: var(--dye);
@@ -106,7 +107,12 @@ export class FigureValue {
   protected readonly title = computed(() =>
     [this.held(), this.doubtful(), GRADES[this.grade()] ?? '', this.assumed()].filter(Boolean).join('; '),
   );
-  protected readonly words = computed(() => (this.title() ? `, ${this.title()}` : ''));
+  protected readonly words = computed(() =>
+    [this.held(), this.doubtful() && 'car not level', GRADES[this.grade()] ?? '', this.assumed()]
+      .filter(Boolean)
+      .map((said) => `, ${said}`)
+      .join(''),
+  );
   /** The text in its parts, so that the unit can stand smaller beside its number. */
   private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( ±.*)?$/.exec(this.text()) ?? []);
   protected readonly number = computed(() => this.parts()[1] ?? '');

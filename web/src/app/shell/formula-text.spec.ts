@@ -1,3 +1,4 @@
+import { derive, given, showTerm, type LengthUnit } from '@intervex/core';
 import { withNumbers, withSymbols } from './formula-text';
 
 describe('formula text', () => {
@@ -6,12 +7,19 @@ describe('formula text', () => {
   });
 
   it('puts numbers in their places', () => {
-    const input = (value: number) => ({ id: 'x', label: 'x', value, unit: 'mm' as const });
-    const working = {
+    const half = given('H', 'Half', 792.3, 0, 'mm', '');
+    const cut = given('s', 'Cut', -92.2, 0, 'mm', '');
+    const { working } = derive({
+      id: 'x',
+      label: 'x',
+      unit: 'mm',
       formula: '{H} − {s}',
       source: '',
-      inputs: { H: input(792.3), s: input(92.2) },
-    };
-    expect(withNumbers(working, (v) => v.toFixed(1))).toBe('792.3 − 92.2');
+      inputs: { H: half, s: cut },
+    });
+    const print = (unit: LengthUnit) => withNumbers(working, (v, of) => showTerm(v, of, unit));
+    expect(print('mm')).toBe('(792.3 mm) − (−92.2 mm)');
+    // 792.3 is 31 3/16 and 0.005 in more, 92.2 is 3 5/8 and 0.005 in more: no sum without brackets.
+    expect(print('frac')).toBe('(31 3/16 +0.005 in) − (−3 5/8 −0.005 in)');
   });
 });

@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { findQuantity, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
+import { findQuantity, isOpen, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -83,7 +83,7 @@ export class Rail {
       sheets: 'Sheets',
     };
     return (Object.keys(names) as StageId[]).map((id) => {
-      const open = checks.filter((c) => c.stage === id && c.level !== 'ok' && !c.accepted).length;
+      const open = checks.filter((c) => c.stage === id && isOpen(c)).length;
       const counted = open > 0 ? `${open} ${open === 1 ? 'check' : 'checks'} open` : notes[id];
       return { id, name: names[id], state: stages[id], note: counted, word: STATE_WORDS[stages[id]] };
     });

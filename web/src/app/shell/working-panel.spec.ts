@@ -7,7 +7,7 @@ describe('working of a figure', () => {
   it('shows formula, numbers, result, source and what makes it uncertain', async () => {
     const bench = await Bench.of(WorkingPanel, donorPlan(), { figureId: 'evenUp.cut.left' });
     expect(bench.text).toContain('H − H_new');
-    expect(bench.text).toContain('= 792.30 − 701.00');
+    expect(bench.text).toContain('= (792.30 mm) − (701.00 mm)');
     expect(bench.text).toContain('= 91.30 mm');
     // A tape's 0.8/√3, twice.
     expect(bench.text).toContain('± 0.92 mm');

@@ -9,6 +9,8 @@ import {
   DIFFERENTIALS,
   LAUNCH_NAMES,
   LAUNCHES,
+  REACTION_NAMES,
+  REACTIONS,
   rearView,
   SKILL_NAMES,
   SKILLS,
@@ -58,6 +60,7 @@ export class BriefStage {
   private readonly drafts = inject(DraftsService);
   protected readonly uses = USES.map((id) => ({ id, name: USE_NAMES[id] }));
   protected readonly launches = LAUNCHES.map((id) => ({ id, name: LAUNCH_NAMES[id] }));
+  protected readonly reactions = REACTIONS.map((id) => ({ id, name: REACTION_NAMES[id] }));
   protected readonly differentials = DIFFERENTIALS.map((id) => ({ id, name: DIFFERENTIAL_NAMES[id] }));
   protected readonly tools = TOOLS.map((id) => ({ id, name: TOOL_NAMES[id] }));
   protected readonly skills = SKILLS.map((id) => ({ id, name: SKILL_NAMES[id] }));

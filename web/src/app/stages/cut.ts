@@ -4,6 +4,7 @@ import {
   DATUM_NAMES,
   isPlanned,
   MARK_DATUMS,
+  markDatum,
   METHOD_NAMES,
   rearView,
   RETENTION_NAMES,
@@ -84,7 +85,14 @@ export class CutStage {
   private readonly selection = inject(SelectionService);
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
   protected readonly methods = CUT_METHODS.map((id) => ({ id, name: METHOD_NAMES[id] }));
-  protected readonly datums = MARK_DATUMS.map((id) => ({ id, name: DATUM_NAMES[id] }));
+  /** An end that comes off takes its face with it: nothing is marked from there. */
+  protected readonly datums = computed(() =>
+    MARK_DATUMS.filter((id) => markDatum(this.choices().method, id) === id).map((id) => ({
+      id,
+      name: DATUM_NAMES[id],
+    })),
+  );
+  protected readonly datumNow = computed(() => markDatum(this.choices().method, this.choices().datum));
   protected readonly routes = SHAFT_ROUTES.map((id) => ({ id, name: ROUTE_NAMES[id] }));
   protected readonly sides = SIDES;
   protected readonly sideName = sideName;

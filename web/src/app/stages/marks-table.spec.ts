@@ -26,7 +26,7 @@ describe('marks of one side', () => {
     [
       'no tube is read',
       donorPlan({ 'donor.tube.right': { repeats: [], instrument: 'tape' } }),
-      'tube needs its reading',
+      'Needs first: casting to housing end, right.',
     ],
   ])('says why there are none: %s', async (_, plan, why) => {
     const bench = await Bench.of(MarksTable, plan, { side: 'right' });

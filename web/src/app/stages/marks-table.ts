@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { DATUM_NAMES, isPlanned, sideName, type Side } from '@intervex/core';
+import { DATUM_NAMES, isPlanned, markDatum, placeName, sideName, type Side } from '@intervex/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 
@@ -58,7 +58,10 @@ export class MarksTable {
   readonly side = input.required<Side>();
 
   protected readonly title = computed(() => sideName(this.side()));
-  protected readonly datum = computed(() => DATUM_NAMES[this.store.plan().choices.datum]);
+  protected readonly datum = computed(() => {
+    const { method, datum } = this.store.plan().choices;
+    return DATUM_NAMES[markDatum(method, datum)];
+  });
   protected readonly marks = computed(() => this.store.results().marks.marks[this.side()]);
   protected readonly why = computed(() => {
     const { schools, decisions } = this.store.results();
@@ -66,9 +69,11 @@ export class MarksTable {
     const work = school && isPlanned(school) ? school.work[this.side()] : undefined;
     if (work === 'leave') return 'Nothing is cut on this side.';
     if (work === 'widen') return 'This side would have to be widened: metal is missing.';
-    return decisions.find((d) => d.id === 'cut')?.lacks.length
-      ? 'The cut needs readings first.'
-      : 'The tube needs its reading first (Donor).';
+    const cut = decisions.find((d) => d.id === 'cut');
+    const marks = decisions.find((d) => d.id === 'marks');
+    const lacks = [...new Set([...(cut?.lacks ?? []), ...(marks?.lacks ?? [])])];
+    if (lacks.length) return `Needs first: ${lacks.map(placeName).join(', ')}.`;
+    return cut?.held ?? marks?.held ?? 'The tube needs its reading first (Donor).';
   });
   protected readonly rows = computed(() => {
     const m = this.marks();
@@ -76,7 +81,7 @@ export class MarksTable {
     const endOff = this.store.plan().choices.method === 'endOff';
     return [
       {
-        label: endOff ? 'Tube left, blade outboard of it' : 'First mark, blade outboard of it',
+        label: endOff ? 'Cut here, blade outboard of it' : 'First mark, blade outboard of it',
         figure: m.inner.fromDatum,
         withU: false,
       },
@@ -85,6 +90,7 @@ export class MarksTable {
         figure: m.outer.fromDatum,
         withU: false,
       },
+      ...(m.left ? [{ label: 'Tube left on the casting', figure: m.left, withU: false }] : []),
       { label: 'Between the marks', figure: m.spacing, withU: false },
       { label: 'Slug that falls out', figure: m.slug, withU: false },
       { label: 'Tube after tacking', figure: m.tubeTacked, withU: true },

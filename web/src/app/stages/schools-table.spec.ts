@@ -11,9 +11,9 @@ describe('ways to cut, side by side', () => {
     // 792.3 − 701, 741.1 − 701; shafts less the cut, to half a millimetre.
     expect(even).toMatch(/91\.3.*40\.1.*684\.0.*684\.5.*middle.*2 shafts/);
     // (1533.4 − 1402) / 2 a side, pinion (741.1 − 792.3) / 2.
-    expect(keep).toMatch(/65\.7.*65\.7.*25\.6 right/);
+    expect(keep).toMatch(/65\.7.*65\.7.*25\.6 mm right/);
     // 792.3 − (701 + 12.4).
-    expect(line).toMatch(/78\.9.*52\.5.*12\.4 right/);
+    expect(line).toMatch(/78\.9.*52\.5.*12\.4 mm right/);
     expect(short).toMatch(/1482\.2 mm wide/);
     expect(short).toMatch(/51\.2.*0\.0.*1 short shaft/);
   });

@@ -45,7 +45,7 @@ describe('cut sheet on screen', () => {
 describe('what decisions need', () => {
   it('names the readings, most urgent first, and how many more there are', async () => {
     const bench = await Bench.of(Needs, { ...donorPlan(), readings: {} });
-    expect(bench.text).toMatch(/The cut needs WMS width wanted/);
+    expect(bench.text).toMatch(/The cut needs pinion axis to WMS, left , .*WMS width wanted/);
     expect(bench.text).toMatch(/And \d+ more\./);
     await bench.change(donorPlan());
     expect(bench.text).not.toContain('The cut needs');

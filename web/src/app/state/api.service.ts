@@ -109,9 +109,14 @@ export class ApiService {
     return this.http.post<OrderView>(`/api/variants/${variantId}/orders`, { who });
   }
 
-  /** Pays a quote, or asks the maker where the order stands. */
-  orderStep(id: string, step: 'pay' | 'look', who: string): Observable<OrderView> {
-    return this.http.post<OrderView>(`/api/orders/${id}/${step}`, { who });
+  /** Pays a quote; `again` says that the same shafts are meant twice. */
+  payOrder(id: string, who: string, again: boolean): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/orders/${id}/pay`, again ? { who, again } : { who });
+  }
+
+  /** Asks the maker where the order stands. */
+  lookOrder(id: string, who: string): Observable<OrderView> {
+    return this.http.post<OrderView>(`/api/orders/${id}/look`, { who });
   }
 
   /** Measured shafts of an order. */

@@ -40,12 +40,12 @@ export class AfterWeld {
   protected readonly sides = SIDES;
   protected readonly shrink = computed(() => this.store.results().learned.shrink);
 
-  /** What was learned becomes what the next cut is reckoned with. */
+  /** What was learned becomes what a side is reckoned with that is not tacked yet; one that is keeps its marks. */
   protected use(): void {
     const figure = this.shrink();
     if (!figure) return;
     const value = Math.round(Math.max(0, figure.value) * 100) / 100;
-    this.store.setReading('cut.shrink', {
+    this.store.setReading('cut.pull', {
       repeats: [{ value, who: this.person.name(), at: new Date().toISOString() }],
       instrument: 'rule',
       note: 'Learned from welds on this axle',

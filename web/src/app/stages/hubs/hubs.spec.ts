@@ -280,7 +280,7 @@ describe('tubes and what a weld pulled', () => {
     );
     expect(bench.text).toContain('This welder’s butt pulls 1.10 mm');
     await bench.click('Reckon with it');
-    expect(bench.store.plan().readings['cut.shrink']).toMatchObject({
+    expect(bench.store.plan().readings['cut.pull']).toMatchObject({
       instrument: 'rule',
       repeats: [{ value: 1.1 }],
     });

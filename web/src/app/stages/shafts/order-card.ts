@@ -16,7 +16,7 @@ import {
 } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { OrdersService, receivedId } from './orders.service';
+import { OrdersService } from './orders.service';
 
 const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   quoted: 'quoted',
@@ -29,7 +29,7 @@ const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   accepted: 'taken',
   sentBack: 'sent back',
 };
-const WITH_MAKER: readonly OrderState[] = ['paid', 'cutting', 'late', 'sentBack'];
+const WITH_MAKER: readonly OrderState[] = ['paying', 'paid', 'cutting', 'late', 'sentBack'];
 const SIZES = { length: 'Length', journal: 'Journal', splineLength: 'Spline length' } as const;
 type SizeKey = keyof typeof SIZES;
 
@@ -63,6 +63,8 @@ export class OrderCard {
     const moved = orderMoved(order, shaftOrder(this.store.plan(), results));
     return moved.length ? moved : orderHolds(results.checks);
   });
+  /** Numbers of other orders for the very same shafts. */
+  protected readonly same = computed(() => (this.order().state === 'quoted' ? (this.order().same ?? []) : []));
   protected readonly toMeasure = computed(() => this.order().state === 'shipped');
   protected readonly lines = computed(() =>
     this.order().order.lines.map((line) => ({
@@ -93,7 +95,7 @@ export class OrderCard {
     if (plan.choices.retentionTo === 'cClip') return lengths.filter((s) => !s.ok).map((s) => this.moved(s));
     const readings: Record<string, Plan['readings'][string]> = { ...plan.readings };
     for (const { side, measured } of lengths)
-      readings[receivedId(side)] = { repeats: [{ value: measured }], instrument: 'rule' };
+      readings[`shaft.received.${side}`] = { repeats: [{ value: measured }], instrument: 'rule' };
     const { fit } = evaluate({ ...plan, readings }).shafts;
     return lengths
       .filter((s) => !s.ok)
@@ -133,7 +135,7 @@ export class OrderCard {
   }
 
   protected pay(): void {
-    void this.orders.pay(this.order().id);
+    void this.orders.pay(this.order().id, this.same().length > 0);
   }
 
   protected look(): void {

@@ -1,13 +1,9 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract/wire';
-import type { Side } from '@intervex/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { ApiService, sentenceOf } from '../../state/api.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
-
-/** The quantity of a shaft that arrived. */
-export const receivedId = (side: Side): string => `shaft.received.${side}`;
 
 /** Orders of the open project with the shaft maker. */
 @Injectable({ providedIn: 'root' })
@@ -34,8 +30,10 @@ export class OrdersService {
     if (variant) await this.take(this.api.quote(variant, this.person.name()));
   }
 
-  pay = (id: string): Promise<void> => this.take(this.api.orderStep(id, 'pay', this.person.name()));
-  look = (id: string): Promise<void> => this.take(this.api.orderStep(id, 'look', this.person.name()));
+  /** Pays; `again` says that the same shafts are meant twice. */
+  pay = (id: string, again = false): Promise<void> =>
+    this.take(this.api.payOrder(id, this.person.name(), again));
+  look = (id: string): Promise<void> => this.take(this.api.lookOrder(id, this.person.name()));
   receive = (id: string, shafts: ReceiveRequest['shafts']): Promise<void> =>
     this.take(this.api.receive(id, { who: this.person.name(), shafts }));
   settle = (id: string, decision: SettleRequest['decision'], reason: string): Promise<void> =>
@@ -48,22 +46,17 @@ export class OrdersService {
       const others = this.orders().filter((o) => o.id !== order.id);
       const at = this.orders().findIndex((o) => o.id === order.id);
       this.orders.set(at < 0 ? [order, ...others] : this.orders().map((o) => (o.id === order.id ? order : o)));
-      this.keepMeasured(order);
+      await this.catchUp(order);
       this.trouble.set(order.trouble ? `${order.trouble}; this is how it stood last.` : '');
     });
   }
 
-  /** What was taken stands in the plan as it was measured; what goes back does not. */
-  private keepMeasured({ state, variantId, received, events }: OrderView): void {
-    if (variantId !== this.store.variant()?.id || !['accepted', 'sentBack'].includes(state)) return;
-    const { who, at } = events.at(-1) ?? { who: this.person.name(), at: new Date().toISOString() };
-    for (const { side, what, measured: value } of received?.sizes ?? [])
-      if (what === 'length')
-        this.store.setReading(
-          receivedId(side),
-          state === 'accepted' ? { repeats: [{ value, who, at }], instrument: 'rule' } : undefined,
-        );
-    this.store.saveNow();
+  /** What was taken or sent back was written into the plan by the server: the page takes it over. */
+  private async catchUp({ state, variantId }: OrderView): Promise<void> {
+    const open = this.store.variant();
+    if (!open || variantId !== open.id || !['accepted', 'sentBack'].includes(state)) return;
+    const { revision } = await firstValueFrom(this.api.variant(open.id));
+    await this.store.catchUp(revision);
   }
 
   private async during(work: () => Promise<void>): Promise<void> {

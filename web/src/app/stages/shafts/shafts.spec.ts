@@ -2,7 +2,7 @@ import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import type { OrderView, PairsAnswer } from '@intervex/contract/wire';
 import { runStack, type PartOffer, type Plan } from '@intervex/core';
-import { Bench, donorPlan, read, VARIANT } from '../../testing/bench';
+import { Bench, donorPlan, read, VARIANT, variantView } from '../../testing/bench';
 import { HeavyService } from '../../work/heavy.service';
 import { ChancesDesk } from './chances-desk';
 import { OrderCard } from './order-card';
@@ -111,7 +111,7 @@ describe('stock pairs', () => {
     expect([searches.shaftLeft?.chosen, searches.shaftRight?.chosen]).toEqual(['WF-1', 'WF-2']);
     expect(searches.shaftLeft?.of).toBe(5000);
     // Sizes alone: what else was asked stands in the plan.
-    expect(searches.shaftLeft?.asked).toEqual({ teeth: 31, pitch: 24, spline: 33.6 });
+    expect(searches.shaftLeft?.asked).toEqual({ teeth: 31, pitch: 24, spline: 33.6, journalUnder: 0.03 });
     expect(bench.text).toContain('taken');
   });
 
@@ -230,8 +230,8 @@ describe('an order', () => {
       'donor.endFloatMin': read('caliper', 0.12),
     });
     const bench = await Bench.of(OrderCard, plan, { order: wrong });
-    // Half of 701 − 681.3 + 0.12 − 11.1.
-    expect(bench.text).toContain('Left, kept as it is: 8.7 mm stay to the cross shaft.');
+    // Half of 701 − 681.3 − 11.1, fully home.
+    expect(bench.text).toContain('Left, kept as it is: 8.6 mm stay to the cross shaft.');
     await bench.change({ ...plan, choices: { ...plan.choices, retentionTo: 'cClip' } });
     expect(bench.text).toContain('Left, kept as it is: wheel face and rotor stand 2.8 mm further in.');
     await bench.change(plan);
@@ -248,10 +248,23 @@ describe('an order', () => {
       .expectOne((r) => r.url.endsWith('/settle'))
       .flush({ ...wrong, state: 'accepted', events });
     await bench.settle();
-    expect(bench.store.plan().readings['shaft.received.left']).toEqual({
-      repeats: [{ value: 681.3, who: 'Birk', at: '2027-04-01T08:00:00.000Z' }],
-      instrument: 'rule',
-    });
+    // The server wrote it into the plan; the page takes the plan over.
+    const received = { repeats: [{ value: 681.3, who: 'Birk' }], instrument: 'rule' } as const;
+    for (const request of TestBed.inject(HttpTestingController).match(
+      (r) => r.url === `/api/variants/${VARIANT}`,
+    ))
+      request.flush(
+        variantView({ ...plan, readings: { ...plan.readings, 'shaft.received.left': received } }, 9),
+      );
+    await bench.settle();
+    for (const request of TestBed.inject(HttpTestingController).match(
+      (r) => r.url === `/api/variants/${VARIANT}`,
+    ))
+      request.flush(
+        variantView({ ...plan, readings: { ...plan.readings, 'shaft.received.left': received } }, 9),
+      );
+    await bench.settle();
+    expect(bench.store.plan().readings['shaft.received.left']).toEqual(received);
   });
 
   it('shows what is wrong, and keeps it only with a reason', async () => {

@@ -110,7 +110,11 @@ interface Spot {
       }
     </svg>
     <p class="key second">
-      Blue clears on both sides; its lines stand {{ levels }} mm to spare. Diamonds are stock wheels.
+      {{
+        proven()
+          ? 'Blue clears on both sides'
+          : 'Blue clears what was read on the car; not all of it was, so nothing is proven'
+      }}; its lines stand {{ levels }} mm to spare. Diamonds are stock wheels.
     </p>
     <p class="says figure" role="status">
       {{ working() ? 'Working out the map …' : says() }}
@@ -130,6 +134,7 @@ export class FitMapChart {
   protected readonly heavy = inject(HeavyService);
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
 
+  protected readonly proven = computed(() => this.store.results().stance.proven);
   readonly ranges = input.required<Sided<CentreRange>>();
   readonly half = input.required<number>();
   readonly et = input.required<number>();

@@ -1,27 +1,47 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { fitMap, type PartOffer, type Plan } from '@intervex/core';
+import { fitMap, type PartOffer, type Plan, type Reading } from '@intervex/core';
 import { Bench, donorPlan, read } from '../../testing/bench';
 import { HeavyService } from '../../work/heavy.service';
 import { FitMapChart } from './fit-map';
 import { StanceStage } from './stance';
 import { StockWheels } from './stock-wheels';
 
+/** Wheel room of a side: near only at the tyre’s top, and at the lip in full bump. */
+const room = (side: 'left' | 'right', top: number, lip: number): Record<string, Reading> => ({
+  ...Object.fromEntries(
+    ['ride', 'bump'].flatMap((pose) => [
+      [`room.in.${pose}.low.${side}`, read('tape', 500)],
+      [`room.in.${pose}.axle.${side}`, read('tape', 500)],
+      [`room.in.${pose}.top.${side}`, read('tape', top)],
+    ]),
+  ),
+  [`room.out.ride.${side}`]: read('tape', 790),
+  [`room.out.bump.${side}`]: read('tape', lip),
+  [`room.lip.${side}`]: read('tape', 255),
+});
+const facts: Plan['facts'] = Object.fromEntries(
+  ['low', 'axle', 'top'].flatMap((height) =>
+    ['left', 'right'].map((side) => [
+      `room.kind.${height}.${side}`,
+      { value: 'arch', evidence: 'seen', who: 'Ansa', at: '2027-01-09T10:00:00Z' } as const,
+    ]),
+  ),
+);
 const PLAN: Plan = (() => {
   const plan = donorPlan({
     'wheel.rim': read('chosen', 5.5),
     'wheel.et': read('chosen', 30),
     'car.wheelHoles': read('count', 5),
     'car.wheelPcd': read('caliper', 108.04),
-    'room.in.ride.top.left': read('tape', 547.5),
-    'room.in.ride.top.right': read('tape', 544.8),
-    'room.out.bump.left': read('tape', 786.7),
-    'room.out.bump.right': read('tape', 783.3),
+    ...room('left', 547.5, 786.7),
+    ...room('right', 544.8, 783.3),
     'spring.bump': read('tape', 72),
+    'spring.droop': read('tape', 95),
     'brief.tyreDiameter': read('tape', 600.5),
     'stance.lean': read('chosen', 0),
   });
-  return { ...plan, choices: { ...plan.choices, tyre: '165R13' } };
+  return { ...plan, facts, choices: { ...plan.choices, tyre: '165R13' } };
 })();
 
 const RANGES = {
@@ -46,13 +66,22 @@ const sameThread = () => {
 describe('stance', () => {
   it('shows the tightest gaps and what would clear', async () => {
     const bench = await Bench.of(StanceStage, PLAN);
-    // Inboard in a corner 671 − 85 − 547.5 − 6.8 − 3; outboard at bump 783.3 − 671 − 85 − 3.
-    expect(bench.text).toMatch(/Left, inboard ?28\.7/);
-    expect(bench.text).toMatch(/Right, outboard ?24\.3/);
-    // The left edge and the right one decide: 2·(661.3 + 30) and 2·(682.3 + 30).
-    expect(bench.text).toMatch(/WMS width for this wheel ?1382\.6 mm to 1424\.6 mm/);
+    // Section 165 + 0.4·25.4 is 175.16; in a corner it bulges by 8 % of its half: 671 − 87.58 − 547.5 − 3 − 7.01.
+    expect(bench.text).toMatch(/Left, inboard ?25\.9/);
+    // Outside in a bend the wheel is up by 0.8 of its bump: lip 790 − 0.8·6.7 = 784.64, less 671 + 87.58 + 3 + 7.01.
+    expect(bench.text).toMatch(/Right, outboard ?16\.1/);
+    // To 19 inboard and 13 outboard the half may be 6.91 less or 3.05 more than 701.
+    expect(bench.text).toMatch(/WMS width for this wheel ?1388\.2 mm to 1408\.1 mm/);
     expect(bench.text).toContain('no metal has to move');
     expect(bench.all('ix-view')).toHaveLength(2);
+  });
+
+  it('says that it does not know what clears while the lip was not read', async () => {
+    const { 'room.lip.left': _lip, ...readings } = PLAN.readings;
+    const bench = await Bench.of(StanceStage, { ...PLAN, readings });
+    expect(bench.text).toMatch(/Widest section, both sides ?not known yet/);
+    expect(bench.text).toMatch(/Arches ?not known yet/);
+    expect(bench.text).not.toContain('no metal has to move');
   });
 
   it('keeps a tyre size that is none, and says why', async () => {
@@ -101,7 +130,9 @@ describe('fit map', () => {
     await bench.settle();
     expect(bench.all('path.clears')).toHaveLength(1);
     // 671 − 664.7 on the left.
-    expect(bench.text).toContain('Half 701.0 mm, ET 30.0 mm: 6.3 mm to spare; limited by inboard at tyre top');
+    expect(bench.text).toContain(
+      'Half 701.0 mm, ET 30.0 mm: 6.3 mm to spare; limited by inner arch, inboard at tyre top',
+    );
   });
 
   it('is walked with the keys, and a place is taken', async () => {
@@ -163,8 +194,8 @@ describe('stock wheels', () => {
       at: '2027-03-20T18:00:00.000Z',
     });
     await bench.settle();
-    expect(bench.text).toContain('2 of 3 clear on this axle; looked through 72.');
-    expect(bench.all('li').map((li) => li.classList.contains('clears'))).toEqual([true, true, false]);
+    expect(bench.text).toContain('1 of 3 clear on this axle; looked through 72.');
+    expect(bench.all('li').map((li) => li.classList.contains('clears'))).toEqual([true, false, false]);
     bench.all('li button')[0]?.click();
     await bench.fixture.whenStable();
     const { searches, readings } = bench.store.plan();
