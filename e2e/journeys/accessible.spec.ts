@@ -68,8 +68,8 @@ for (const { colorScheme, width, themes } of SCREENS)
       await page.getByRole('radio', { name: 'Left tube' }).click();
       await scan(page);
       await page.getByRole('radio', { name: 'End faces' }).click();
-      await page.getByRole('button', { name: '1 caution' }).click();
-      await page.getByRole('button', { name: 'Accept…' }).click();
+      await page.getByRole('button', { name: /\d+ cautions/ }).click();
+      await page.getByRole('button', { name: 'Accept…' }).first().click();
       await scan(page);
       await page.keyboard.press('Escape');
       await page.locator('ix-strip').getByRole('button').first().click();

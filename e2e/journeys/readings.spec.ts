@@ -64,8 +64,8 @@ test('lengths can be shown and typed in any unit', async ({ page, request }) => 
   const id = await ownTern(request);
   await openStage(page, id, 'survey');
   await page.getByRole('radio', { name: 'tape fraction' }).click();
-  // 91.0 mm is 3 9/16 in (90.49 mm) and 0.5 mm.
-  await expect(strip(page, 'Cut L')).toContainText('3 9/16 in +0.5 mm');
+  // 91.0 mm is 3.583 in: 3 9/16 and 0.020.
+  await expect(strip(page, 'Cut L')).toContainText('3 9/16 +0.020 in');
   await field(page, 'Gearbox output').fill('-9/16');
   await page.locator('main').click({ position: { x: 5, y: 5 } });
   await page.keyboard.press('u');

@@ -121,7 +121,7 @@ const lacking = (faces: readonly [Face, Face]): Judged | undefined => {
 
 /** A pattern in words; empty until both count and circle are known. */
 const pattern = (n: Figure | undefined, pcd: Figure | undefined): string =>
-  n && pcd ? `${n.value} × ${pcd.value.toFixed(1)} mm` : '';
+  n && pcd ? `${n.value} × ${Number(pcd.value.toFixed(2))} mm` : '';
 
 const spline: Judge = ({ figures }) => {
   const teeth = figures['donor.splineTeeth'];
@@ -292,7 +292,7 @@ const brakeBracket: Judge = ({ figures }) => {
   const [across, upright] = [figures['donor.endWide'], figures['donor.endHigh']];
   const [wide, high] = [figures['brake.endWide'], figures['brake.endHigh']];
   const size = (a: Figure | undefined, b: Figure | undefined) =>
-    a && b ? `${a.value.toFixed(1)} × ${b.value.toFixed(1)} mm` : '';
+    a && b ? `${Number(a.value.toFixed(2))} × ${Number(b.value.toFixed(2))} mm` : '';
   const faces = [
     face('housing end', ['donor.endWide', 'donor.endHigh'], size(across, upright)),
     face('bracket', ['brake.endWide', 'brake.endHigh', 'brake.bore'], size(wide, high)),

@@ -1,0 +1,483 @@
+import { describe, expect, it } from 'vitest';
+import packhorse from '../../../examples/tern-packhorse.json';
+import tern from '../../../examples/tern.json';
+import { SIDES } from '../geometry';
+import { expandedUncertainty, type InstrumentId, type Reading } from '../measure';
+import { CLOCKS, completePlan, findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
+import { ORDER_SHEETS, orderSheet } from '../sheets';
+import { shaftOrder } from '../shafts';
+import { reading } from '../testing/plans';
+import { allFigures, evaluate } from './index';
+
+const TODAY = '2026-11-26';
+const demo = completePlan(tern.plan as unknown as Plan);
+const other = completePlan(packhorse.plan as unknown as Plan);
+type Put = Readonly<Record<string, readonly [value: number, instrument?: InstrumentId]>>;
+
+const readings = (put: Put): Record<string, Reading> =>
+  Object.fromEntries(
+    Object.entries(put).map(([id, [v, instrument]]) => [
+      id,
+      reading(instrument ?? findQuantity(id)?.instrument ?? 'caliper', v),
+    ]),
+  );
+const changed = (
+  plan: Plan,
+  put: Put,
+  choices: Partial<Choices> = {},
+  facts: Record<string, string> = {},
+): Plan => ({
+  ...plan,
+  readings: { ...plan.readings, ...readings(put) },
+  choices: { ...plan.choices, ...choices },
+  facts: {
+    ...plan.facts,
+    ...Object.fromEntries(
+      Object.entries(facts).map(([id, value]) => [
+        id,
+        { value, evidence: 'seen' as const, who: 'Ansa', at: '2026-10-17T09:20:00.000Z' },
+      ]),
+    ),
+  },
+});
+const without = (plan: Plan, pattern: RegExp): Plan => ({
+  ...plan,
+  readings: Object.fromEntries(Object.entries(plan.readings).filter(([id]) => !pattern.test(id))),
+});
+const bySides = (put: Readonly<Record<string, readonly [number, number]>>): Put =>
+  Object.fromEntries(
+    Object.entries(put).flatMap(([id, [left, right]]) => [
+      [id.replace('<side>', 'left'), [left]],
+      [id.replace('<side>', 'right'), [right]],
+    ]),
+  );
+const ACROSS = ['a', 'b', 'c', 'd'];
+const across = (id: string, left: number, right: number) =>
+  Object.fromEntries(ACROSS.map((d, i) => [`${id}.<side>.${d}`, [left + i / 100, right - i / 200] as const]));
+/** Readings at eight places of both faces in a phase. */
+const face = (phase: string): Put =>
+  Object.fromEntries(
+    SIDES.flatMap((side) =>
+      CLOCKS.map(({ id }, i) => [
+        `square.${side}.${phase}.${id}`,
+        [0.05 + 0.02 * ((i * i) % 7), 'indicator'] as const,
+      ]),
+    ),
+  );
+const RADII: Put = { 'square.left.radius': [90, 'rule'], 'square.right.radius': [92, 'rule'] };
+const ENDS = bySides({ 'cut.endPiece.<side>': [62, 61] });
+const FLOORS: Put = Object.fromEntries(
+  ['leftFront', 'rightFront', 'rightRear', 'leftRear'].map((c, i) => [
+    `level.floor.${c}`,
+    [812.4 - 3 * i] as const,
+  ]),
+);
+const STUDS: Put = {
+  'stud.length': [38],
+  'stud.nut': [30],
+  'stud.hat': [6],
+  'stud.pad': [9],
+  'spacer.thick': [8],
+};
+
+/** Plans in which a quantity matters. */
+const PLANS = {
+  demo,
+  floors: changed(demo, FLOORS),
+  endOff: changed(demo, ENDS, { method: 'endOff' }),
+  tubes: changed(
+    demo,
+    {
+      ...ENDS,
+      ...bySides({ ...across('tube.bore', 76.2, 76.22), ...across('tube.od', 76.27, 76.29) }),
+      'tube.insert': [58],
+      'tube.inside': [63],
+      'tube.hub': [104],
+      'tube.yield': [350],
+    },
+    { method: 'newTubes' },
+  ),
+  float: changed(
+    demo,
+    {
+      ...ENDS,
+      ...bySides({
+        ...across('float.bore', 63.5, 63.54),
+        'float.camber.<side>': [0.004, 0.005],
+        'float.toe.<side>': [0.002, 0.003],
+      }),
+      'donor.tubeWall': [6.1],
+      'float.plug': [63.9],
+      'float.depth': [38],
+      'float.holes': [6],
+      'float.play': [0.05],
+      'float.shift': [20],
+    },
+    { method: 'endOff', retention: 'cClip', retentionTo: 'fullFloat' },
+  ),
+  bolted: changed(
+    demo,
+    { 'convert.space': [63], 'convert.end': [14] },
+    { retention: 'cClip', retentionTo: 'boltIn' },
+  ),
+  // The cross shaft nearly meets the shaft’s end: what lies beyond the clip’s groove may come off.
+  tight: changed(
+    demo,
+    { 'convert.space': [63], 'convert.end': [14], 'donor.crossShaft': [35] },
+    { retention: 'cClip', retentionTo: 'boltIn' },
+  ),
+  driveline: changed(demo, { 'cut.pinion': [-12, 'chosen'] }, { school: 'driveline' }),
+  gearbox: without(changed(demo, {}, { school: 'driveline' }), /^cut\.pinion$/),
+  tacked: changed(demo, bySides({ 'after.tacked.<side>': [498, 504] })),
+  welded: changed(demo, bySides({ 'after.tacked.<side>': [498, 504], 'after.welded.<side>': [497, 503.2] })),
+  spaced: changed(demo, STUDS, { spacer: 'plain' }),
+  adapter: changed(
+    demo,
+    {
+      ...STUDS,
+      'spacer.thick': [25],
+      'adapter.floor': [12],
+      'adapter.nut': [14],
+      'adapter.stud': [36],
+      'stud.length': [30],
+    },
+    { spacer: 'adapter', pattern: 'adapter' },
+  ),
+  adapterLong: changed(
+    demo,
+    {
+      ...STUDS,
+      'spacer.thick': [25],
+      'adapter.floor': [12],
+      'adapter.nut': [9],
+      'adapter.stud': [36],
+      'stud.length': [46],
+    },
+    { spacer: 'adapter', pattern: 'adapter' },
+  ),
+  bar: changed(demo, { 'bar.length': [800], 'bar.rise': [20] }, {}, { 'bar.side': 'right' }),
+  shortSpline: changed(demo, { 'shaft.spline': [30, 'chosen'] }),
+  before: changed(without(demo, /^square/), { ...RADII, ...face('before') }),
+  square: changed(without(demo, /^square/), { ...RADII, ...face('tacked') }),
+  squareWelded: changed(without(demo, /^square/), { ...RADII, ...face('welded') }),
+  redrill: changed(
+    other,
+    { 'jig.drill': [5, 'chosen'], 'jig.play': [0.05, 'chosen'], 'redrill.hole': [13] },
+    { pattern: 'redrill' },
+  ),
+  priced: changed(
+    demo,
+    {
+      'cost.brakes': [90, 'chosen'],
+      'cost.plates': [20, 'chosen'],
+      'cost.cover': [30, 'chosen'],
+      'redrill.cost': [60, 'chosen'],
+    },
+    { pattern: 'redrill' },
+    { 'part.brakes': 'missing', 'part.plates': 'missing', 'part.cover': 'missing' },
+  ),
+  priceOfAdapter: changed(demo, { 'adapter.cost': [80, 'chosen'] }, { pattern: 'adapter' }),
+  uncurved: {
+    ...demo,
+    brief: { ...demo.brief, torqueCurve: [] },
+    readings: { ...demo.readings, ...readings({ 'brief.torque': [420] }) },
+  },
+  // A light engine on a heavy tyre: the engine decides what the axle must carry.
+  grip: changed(demo, { 'brief.friction': [2.6, 'chosen'], 'brief.axleRatio': [3, 'chosen'] }),
+  own: changed(demo, {}, { shaftRoute: 'shorten' }),
+  rotor: changed(demo, { 'brake.bore': [60] }),
+} as const satisfies Record<string, Plan>;
+type PlanName = keyof typeof PLANS;
+
+/** Family of quantities, the plan it matters in, what must move; a number first is what it is set to. */
+type Row = readonly [family: string, plan: PlanName, moves: string, to?: number];
+
+const TABLE: readonly Row[] = [
+  [
+    'brief.targetWidth',
+    'demo',
+    'evenUp.half.left evenUp.cut.right stand.width mark.outer.left evenUp.fitted.left stance.track',
+  ],
+  ['brief.mass', 'demo', 'brief.weights'],
+  ['brief.budget', 'demo', '!brief.budget'],
+  ['brief.hoursPerWeek', 'demo', '!brief.date'],
+  ['brief.front', 'demo', 'brief.rearLoad brief.demand'],
+  ['brief.rear', 'demo', 'brief.rearLoad brief.demand shear.left strength.bending.left'],
+  ['brief.wheelbase', 'demo', 'brief.rearLoad brief.demand'],
+  ['brief.cgHeight', 'demo', 'brief.rearLoad brief.demand'],
+  ['brief.tyreDiameter', 'demo', 'brief.demand stance.radial.left tyre.diameterOff'],
+  ['brief.torque', 'uncurved', 'brief.pull brief.engineSide'],
+  ['brief.stall', 'demo', 'brief.pull brief.engineSide', 1.6],
+  ['brief.axleRatio', 'grip', 'brief.engineSide brief.demand'],
+  ['brief.efficiency', 'demo', 'brief.pull brief.engineSide'],
+  ['brief.friction', 'demo', 'brief.tractionSide brief.demand'],
+  ['brief.hop', 'demo', 'brief.tractionSide brief.demand shear.right'],
+  ['level.floor.<corner>', 'floors', 'level.packing.<corner>'],
+  ['level.height.<corner>', 'demo', 'level.twist level.pitch'],
+  ['level.wheelbase.<side>', 'demo', 'level.thrust'],
+  ['level.sillLength', 'demo', 'level.pitch'],
+  ['level.track', 'demo', 'level.thrust'],
+  ['level.diagonal.<front>', 'demo', 'level.diagonals'],
+  ['survey.<side>', 'demo', 'survey.offset survey.closure'],
+  ['survey.width', 'demo', 'survey.closure'],
+  ['survey.tubeOd', 'demo', 'survey.tube'],
+  ['survey.gearbox', 'gearbox', 'driveline.pinion driveline.half.left mark.outer.right'],
+  [
+    'room.in.ride.<height>.<side>',
+    'demo',
+    'gap.ride.room.in.ride.<height>.<side> gap.corner.room.in.ride.<height>.<side> room.ride.<side>',
+  ],
+  [
+    'room.in.bump.<height>.<side>',
+    'demo',
+    'gap.bump.room.in.bump.<height>.<side> gap.outer.room.in.bump.<height>.<side> room.bump.<side>',
+  ],
+  ['room.out.ride.<side>', 'demo', 'gap.outer.room.out.bump.<side>'],
+  ['room.out.bump.<side>', 'demo', 'gap.bump.room.out.bump.<side> gap.outer.room.out.bump.<side>'],
+  ['room.lip.<side>', 'demo', 'stance.radial.<side>'],
+  ['line.flangeBolts', 'demo', '&pinionFlange'],
+  ['line.flangePcd', 'demo', '&pinionFlange'],
+  ['line.flangePilot', 'demo', '&pinionFlange'],
+  ['spring.spacing', 'demo', 'perch.room.left perch.room.right'],
+  ['spring.width', 'demo', 'perch.room.left perch.room.right'],
+  ['spring.mount.<side>', 'demo', 'survey.mounts'],
+  ['spring.bolt', 'demo', 'survey.play'],
+  ['spring.hole', 'demo', 'survey.play'],
+  ['spring.bump', 'demo', 'stance.radial.left stance.radial.right'],
+  ['spring.droop', 'bar', 'gap.droop.room.in.ride.top.left'],
+  ['shock.length.<side>', 'demo', 'survey.shocks'],
+  ['car.wheelHoles', 'demo', 'stud.reserve &wheelPattern =order'],
+  ['car.wheelPcd', 'demo', 'stud.reserve &wheelPattern =order'],
+  ['car.wheelBore', 'demo', '&wheelPilot =order'],
+  ['car.hoseReach', 'demo', 'brake.hose'],
+  ['angle.flat', 'demo', 'slope.angle.pinion slope.angle.perch.left'],
+  ['angle.pinion', 'demo', 'slope.angle.pinion'],
+  ['angle.gearbox', 'demo', '~angle.gearbox'],
+  ['angle.shaft', 'demo', '~angle.shaft'],
+  ['angle.perch.<side>', 'demo', 'slope.angle.perch.<side>'],
+  [
+    'donor.half.<side>',
+    'demo',
+    'evenUp.cut.<side> spacing.<side> mark.outer.<side> donor.closure.<side> donor.widthClosure',
+  ],
+  ['donor.casting.<side>', 'demo', 'donor.closure.<side> perch.room.<side>'],
+  ['donor.tube.<side>', 'demo', 'donor.closure.<side> tube.wanted.<side> tube.welded.<side>'],
+  ['donor.brakeSpace.<side>', 'demo', 'donor.closure.<side> brake.shim.<side> strength.arm.<side>'],
+  ['donor.shaft.<side>', 'demo', 'evenUp.shaft.<side> evenUp.fitted.<side> =order'],
+  ['donor.shaftSpline.<side>', 'redrill', '=order'],
+  ['donor.shaftBody.<side>', 'own', 'strength.twist.<side>'],
+  ['donor.sideGear.<side>', 'shortSpline', 'engaged.in.<side> engaged.share.<side> strength.pressure.<side>'],
+  ['donor.width', 'demo', 'donor.widthClosure'],
+  ['donor.tubeOd', 'square', 'square.left.tacked.mend survey.tube'],
+  ['donor.tubeWall', 'float', 'float.wall.left float.wall.right'],
+  ['donor.splineTeeth', 'demo', 'spline.pitch spline.major capacity.left strength.shear.left =order'],
+  ['donor.splinePitch', 'demo', 'spline.pitch spline.major capacity.left =order'],
+  ['donor.splineMajor', 'demo', 'spline.off'],
+  ['donor.sideGearSpline', 'demo', 'engaged.in.left engaged.out.right'],
+  ['donor.crossShaft', 'demo', 'shaft.gap.left shaft.gap.right'],
+  ['donor.endFloatMin', 'shortSpline', 'engaged.in.left engaged.in.right'],
+  ['donor.endFloatMax', 'shortSpline', 'engaged.out.left engaged.out.right'],
+  ['ratio.ring', 'demo', 'ratio.byTeeth'],
+  ['ratio.pinion', 'demo', 'ratio.byTeeth'],
+  ['ratio.wheelTurns', 'demo', 'ratio.byTurns'],
+  ['ratio.pinionTurns', 'demo', 'ratio.byTurns'],
+  ['slip.torque', 'demo', '!donor.slip', 0],
+  ['cond.runout.<side>', 'demo', '!cond.runout.<side>'],
+  ['cond.journal.<side>', 'demo', '!cond.journal.<side>'],
+  ['cond.straight', 'demo', '!cond.straight'],
+  ['cost.donor', 'demo', '!brief.budget'],
+  ['cost.brakes', 'priced', '!brief.budget'],
+  ['cost.plates', 'priced', '!brief.budget'],
+  ['cost.cables', 'demo', '!brief.budget'],
+  ['cost.hoses', 'demo', '!brief.budget'],
+  ['cost.ubolts', 'demo', '!brief.budget'],
+  ['cost.cover', 'priced', '!brief.budget'],
+  ['cost.shafts', 'demo', '!brief.budget'],
+  ['cost.machining', 'demo', '!brief.budget'],
+  ['redrill.cost', 'priced', '!brief.budget'],
+  ['adapter.cost', 'priceOfAdapter', '!brief.budget'],
+  ['time.hours', 'demo', '!brief.date'],
+  ['time.lead', 'demo', '!brief.date'],
+  ['donor.flangeHoles', 'demo', '&wheelPattern'],
+  ['donor.flangePcd', 'demo', '&wheelPattern'],
+  ['donor.flangeHole', 'demo', 'stud.pressed'],
+  ['donor.flangeRim', 'redrill', '%face'],
+  ['donor.pilot', 'demo', '&wheelPilot'],
+  ['donor.journal', 'own', 'strength.bending.left !joint.bearing'],
+  ['new.journal', 'demo', 'strength.bending.left strength.bendingFactor.right !joint.bearing', 36.4],
+  ['new.teeth', 'demo', 'strength.shear.left =order', 33],
+  ['new.pitch', 'demo', 'strength.shear.left =order', 20],
+  ['donor.bearingBore', 'demo', '!joint.bearing &bearing'],
+  ['donor.bearingWidth', 'demo', '&bearing'],
+  ['donor.sealJournal', 'demo', '&seal'],
+  ['donor.sealBore', 'demo', '&seal'],
+  ['donor.endWide', 'demo', '&brakeBracket'],
+  ['donor.endHigh', 'demo', '&brakeBracket'],
+  ['brake.endWide', 'demo', '&brakeBracket'],
+  ['brake.endHigh', 'demo', '&brakeBracket'],
+  ['brake.bore', 'rotor', '&brakeBracket', 90],
+  ['donor.pinionBolts', 'demo', '&pinionFlange'],
+  ['donor.pinionPcd', 'demo', '&pinionFlange'],
+  ['donor.pinionPilot', 'demo', '&pinionFlange'],
+  ['donor.angle.flat', 'demo', 'slope.donor.angle.pinion'],
+  ['donor.angle.pinion', 'demo', 'slope.donor.angle.pinion'],
+  ['donor.angle.perch.<side>', 'demo', 'slope.donor.angle.perch.<side>'],
+  ['wheel.rim', 'demo', 'stance.section stance.backspace gap.ride.room.in.ride.top.left'],
+  ['wheel.et', 'demo', 'stance.track stance.backspace gap.ride.room.in.ride.low.right strength.arm.left'],
+  ['tyre.section', 'demo', 'stance.section gap.ride.room.in.ride.top.left', 172],
+  [
+    'stance.offCentre',
+    'demo',
+    'gap.ride.room.in.ride.top.left gap.ride.room.in.ride.top.right perch.room.left',
+  ],
+  ['stance.shift', 'demo', 'gap.bump.room.in.bump.top.left gap.corner.room.in.ride.low.right'],
+  ['stance.lean', 'demo', 'gap.corner.room.in.ride.top.left gap.outer.room.out.bump.left'],
+  ['bar.length', 'bar', 'gap.bump.room.in.bump.top.left'],
+  ['bar.rise', 'bar', 'gap.bump.room.in.bump.top.left'],
+  ['brake.radius', 'demo', 'stance.caliper'],
+  ['rim.inside', 'demo', 'stance.caliper brake.rim'],
+  ['spacer.thick', 'spaced', 'stance.et stance.track stud.engaged strength.arm.left'],
+  ['cut.pinion', 'driveline', 'driveline.pinion driveline.half.left driveline.cut.right'],
+  ['cut.mark.<side>', 'demo', 'mark.inner.<side> mark.outer.<side> mark.toEnd.<side>'],
+  ['cut.endPiece.<side>', 'endOff', 'mark.inner.<side> mark.outer.<side> mark.left.<side>'],
+  ['cut.kerf', 'demo', 'slug.left slug.right'],
+  ['cut.gap', 'demo', 'spacing.left mark.outer.right'],
+  ['cut.shrink', 'demo', 'spacing.left tube.tacked.left mark.outer.right'],
+  ['cut.pull', 'demo', 'spacing.left spacing.right', 1.7],
+  ['shaft.spline', 'demo', '=order'],
+  ['shaft.step', 'demo', 'evenUp.fitted.left evenUp.fitted.right', 7],
+  ['after.tacked.<side>', 'tacked', 'stand.tube.<side> after.tackedOff.<side> strength.arm.<side>'],
+  ['after.welded.<side>', 'welded', 'stand.tube.<side> after.weldedOff.<side> after.pull.<side>'],
+  ['tube.inside', 'tubes', 'tube.pressure.left tube.force.right'],
+  ['tube.hub', 'tubes', 'tube.pressure.left tube.stress.right'],
+  ['tube.insert', 'tubes', 'tube.piece.left tube.force.right'],
+  ['tube.yield', 'tubes', 'tube.stress.left'],
+  ['tube.bore.<side>.<across>', 'tubes', 'tube.boreOval.<side> tube.least.<side>', 76.28],
+  ['tube.od.<side>.<across>', 'tubes', 'tube.outside.<side> tube.tubeOval.<side>', 76.2],
+  ['float.plug', 'float', 'float.turnOff.left'],
+  ['float.play', 'float', 'float.plug.left float.turnOff.right'],
+  ['float.depth', 'float', 'float.holeFrom.left'],
+  ['float.holes', 'float', 'float.holeStep.left float.holeStep.right'],
+  ['float.shift', 'float', 'ends.moved.left evenUp.cut.left'],
+  ['float.camber.<side>', 'float', 'float.angle.<side>'],
+  ['float.toe.<side>', 'float', 'float.angle.<side>'],
+  ['float.bore.<side>.<across>', 'float', 'float.inside.<side> float.wall.<side>', 63.1],
+  ['square.<side>.radius', 'square', 'square.<side>.tacked.tilt square.<side>.tacked.mend'],
+  ['square.<side>.before.<clock>', 'before', 'square.<side>.before.tilt'],
+  ['square.<side>.tacked.<clock>', 'square', 'square.<side>.tacked.tilt square.<side>.tacked.mend'],
+  ['square.<side>.welded.<clock>', 'squareWelded', 'square.<side>.welded.tilt'],
+  ['shaft.body', 'demo', 'strength.twist.left strength.twistApart =order'],
+  ['shaft.bearing', 'demo', 'strength.arm.left strength.moment.right strength.bending.left'],
+  ['shaft.corner', 'demo', 'strength.moment.left strength.bending.right'],
+  ['shaft.yield', 'demo', 'strength.factor.left strength.bendingFactor.right capacity.left', 700],
+  ['shaft.tensile', 'demo', 'strength.fatigue.left strength.fatigue.right', 1150],
+  ['shaft.shoulder', 'demo', '=order'],
+  ['shaft.clipPlace', 'demo', '=order'],
+  ['shaft.clipWidth', 'demo', '=order'],
+  ['shaft.clipDiameter', 'demo', '=order'],
+  ['shaft.made', 'demo', 'stand.half.left shaft.asMade.right'],
+  ['shaft.received.<side>', 'demo', 'stand.half.<side> stand.width stance.track', 683.7],
+  ['shaft.pilotPlay', 'demo', '=order'],
+  ['redrill.hole', 'redrill', '%face'],
+  ['jig.drill', 'redrill', '%jig'],
+  ['jig.play', 'redrill', '%jig'],
+  ['stud.length', 'spaced', 'stud.engaged', 35],
+  ['stud.hat', 'spaced', 'stud.engaged'],
+  ['stud.pad', 'spaced', 'stud.engaged'],
+  ['stud.nut', 'demo', 'stud.engaged', 7],
+  ['stud.knurl', 'demo', 'stud.pressed'],
+  ['stud.torque', 'demo', 'stud.clamp stud.stress stud.reserve'],
+  ['adapter.floor', 'adapter', 'stud.flange.engaged'],
+  ['adapter.nut', 'adapterLong', 'stud.flange.engaged'],
+  ['adapter.stud', 'adapter', 'stud.engaged'],
+  ['convert.space', 'bolted', 'ends.half.left ends.moved.right evenUp.cut.left'],
+  ['convert.end', 'tight', '!shaft.gap.left', 30],
+  ['rotor.diameter', 'demo', 'brake.radius.effective brake.rim'],
+  ['rotor.thick', 'demo', '@brakes'],
+  ['rotor.offset', 'demo', 'brake.rotor.left brake.shim.right'],
+  ['caliper.middle', 'demo', 'brake.shim.left brake.shim.right'],
+  ['pad.height', 'demo', 'brake.radius.effective'],
+  ['hose.droop', 'demo', 'brake.hose'],
+];
+
+const PLACES: Readonly<Record<string, readonly string[]>> = {
+  '<side>': SIDES,
+  '<corner>': ['leftFront', 'rightFront', 'rightRear', 'leftRear'],
+  '<front>': ['leftFront', 'rightFront'],
+  '<height>': ['low', 'axle', 'top'],
+  '<across>': ACROSS,
+  '<clock>': CLOCKS.map((c) => c.id),
+};
+
+/** One row for each quantity of a family. */
+function spread([family, plan, moves, to]: Row): Row[] {
+  const place = Object.keys(PLACES).find((p) => family.includes(p));
+  if (!place) return [[family, plan, moves, to] as Row];
+  return (PLACES[place] ?? []).flatMap((name) =>
+    spread([family.replaceAll(place, name), plan, moves.replaceAll(place, name), to] as Row),
+  );
+}
+const ROWS = TABLE.flatMap(spread);
+
+/** Everything that can move, as text, under the name by which the table asks for it. */
+function everything(plan: Plan): ReadonlyMap<string, string> {
+  const r = evaluate(plan, TODAY);
+  const text = (value: unknown) =>
+    JSON.stringify(value, (_key, v: unknown) =>
+      typeof v === 'object' && v !== null && 'contributions' in v ? (v as { value?: unknown }).value : v,
+    ) ?? '';
+  return new Map<string, string>([
+    ...[...allFigures(r)].map(([id, f]) => [id, `${f.value} ± ${expandedUncertainty(f)}`] as const),
+    ...r.checks.map(
+      (c) => [`!${c.id}`, `${c.level} ${c.figure?.value ?? ''} ${c.title} ${c.reason} ${c.todo}`] as const,
+    ),
+    ...r.mating.map((j) => [`&${j.id}`, text([j.verdict, j.computed, j.faces])] as const),
+    ...r.angles.map((a) => [`~${a.id}`, text(a)] as const),
+    ...ORDER_SHEETS.map((id) => [`@${id}`, text(orderSheet(id, plan, r, 'mm').sections)] as const),
+    ['=order', text(shaftOrder(plan, r))],
+    ['%jig', text(r.hubs.patterns.jig)],
+    ['%face', text(r.hubs.patterns.face)],
+  ]);
+}
+
+const kept = new Map<PlanName, ReadonlyMap<string, string>>();
+function before(name: PlanName): ReadonlyMap<string, string> {
+  const now = kept.get(name) ?? everything(PLANS[name]);
+  kept.set(name, now);
+  return now;
+}
+
+function shaken([id, name, , to]: Row): ReadonlyMap<string, string> {
+  const plan: Plan = PLANS[name];
+  const q = findQuantity(id);
+  if (!q) throw new RangeError(`${id} is no quantity.`);
+  const now = plan.readings[id];
+  const value = now?.repeats[0]?.value ?? q.fallback?.value ?? (q.min + q.max) / 2;
+  const step = q.whole ? 1 : 0.013 * (q.max - q.min);
+  const next = to ?? (value + step > q.max ? value - step : value + step);
+  return everything({
+    ...plan,
+    readings: { ...plan.readings, [id]: reading(now?.instrument ?? q.instrument, next) },
+  });
+}
+
+describe('every quantity, shaken in a plan where it matters', () => {
+  it('is in the table, or is kept for what comes later and says so', () => {
+    const rows = new Set(ROWS.map(([id]) => id));
+    const asked = QUANTITIES.filter((q) => !q.later).map((q) => q.id);
+    expect(asked.filter((id) => !rows.has(id))).toEqual([]);
+    expect([...rows].filter((id) => !findQuantity(id))).toEqual([]);
+    expect(QUANTITIES.filter((q) => q.later).map((q) => q.id)).toEqual([
+      'survey.pinion',
+      'line.shaft',
+      'line.tunnel',
+      'car.cableReach',
+    ]);
+  });
+
+  it.each(ROWS)('%s in the plan “%s” moves %s', (...row) => {
+    const [was, now] = [before(row[1]), shaken(row)];
+    const still = row[2].split(' ').filter((name) => was.get(name) === now.get(name));
+    expect(still, `${row[0]} does not move`).toEqual([]);
+  });
+});
