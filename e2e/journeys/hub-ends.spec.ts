@@ -68,6 +68,15 @@ test('6×139.7 to 5×120.65 is refused with its figure, and the other ways are w
   await fill(page, 'Adapters, cost', '140');
   await expect(page.getByRole('row', { name: /Bolted adapter/ })).toContainText('140');
   await page.getByRole('radio', { name: 'Bolted adapter' }).check();
+  // The wheels still stand where they stood without it: chosen under Stance too, the stop goes.
+  await page.getByRole('button', { name: /\d stop/ }).click();
+  await expect(
+    page.getByRole('heading', { name: /An adapter is chosen here, but the wheels are placed without it/ }),
+  ).toBeVisible();
+  await saved(page);
+  await openStage(page, id, 'stance');
+  await page.getByRole('combobox', { name: 'Between flange and wheel' }).selectOption('bolted adapter');
+  await fill(page, 'Spacer or adapter', '25');
   await expect(page.getByRole('link', { name: /Hub ends/ })).not.toContainText('stop');
   await saved(page);
   const refused = await request.get(`/api/variants/${id}/shapes/jig.dxf`);
