@@ -158,7 +158,9 @@ test('a tube fit is stopped for an oval bore, and the sheet says so', async ({ p
   await expect(page.getByRole('row', { name: /Bore out of round/ })).toContainText('0.13 mm');
   await expect(page.getByText('Left bore is oval.')).toBeVisible();
   await expect(page.getByText('Do not press.', { exact: false }).first()).toBeVisible();
-  // 588 − 91 + 58 − 60 − 2 + 0.8.
+  // No length before the end piece was read; then 588 − 91 + 58 − 60 − 2 + 0.8.
+  await expect(page.getByRole('row', { name: /Cut the tube to/ })).not.toContainText('mm');
+  for (const side of ['left', 'right']) await field(page, `End piece, ${side}`).fill('60');
   await expect(page.getByRole('row', { name: /Cut the tube to/ })).toContainText('493.8 mm');
   await saved(page);
   const sheet = textOfPdf(await (await request.get(`/api/variants/${id}/cut-sheet.pdf`)).body());

@@ -246,15 +246,10 @@ function slugPlaces(input: MarksInput, side: Side, spacing: Figure, [least, most
   const middle = Math.round((least + most) / 2);
   const at =
     input[side].mark ??
-    given(
-      `cut.mark.${side}`,
-      `First mark, ${side}`,
-      middle,
-      0,
-      'mm',
-      'Assumed: the middle of the free tube; drag it to where you want it',
-      { assumed: 'the middle of the free tube, no place chosen yet' },
-    );
+    given(`cut.mark.${side}`, `First mark, ${side}`, middle, 0, 'mm', {
+      source: 'Assumed: the middle of the free tube; drag it to where you want it',
+      assumed: 'the middle of the free tube, no place chosen yet',
+    });
   const inner = derive({
     id: `mark.inner.${side}`,
     label: `Inner mark, ${side}`,

@@ -24,7 +24,7 @@ export interface Steel {
 export function steelOf(material: ShaftMaterial | undefined, read: Steel): Steel {
   const typical = (id: string, label: string, value: number): Figure => {
     const why = `typical of ${material ?? ''} steel; a maker’s own figure goes before it`;
-    return given(id, label, value, 0, 'MPa', `Assumed: ${why}`, { assumed: why });
+    return given(id, label, value, 0, 'MPa', { source: `Assumed: ${why}`, assumed: why });
   };
   const steel = material && STEELS[material];
   return {

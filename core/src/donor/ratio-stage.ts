@@ -88,11 +88,16 @@ function impossibleTeeth({ ring, pinion }: RatioInput): string | undefined {
 }
 
 /** Checks of the ratio: possible, the same both ways, and the one the brief reckons with. */
-export function ratioChecks(result: RatioResult, planned: Maybe): Check[] {
-  const checks: Check[] = [];
-  const { byTeeth, byTurns, ratio, impossible } = result;
-  if (impossible) {
-    checks.push({
+export const ratioChecks = ({ byTeeth, byTurns, ratio, impossible }: RatioResult, planned: Maybe): Check[] => [
+  ...teethCheck(impossible),
+  ...(byTeeth && byTurns ? [agreeCheck(byTeeth, byTurns)] : []),
+  ...(ratio && planned ? [plannedCheck(ratio, planned)] : []),
+];
+
+function teethCheck(impossible: RatioResult['impossible']): Check[] {
+  if (!impossible) return [];
+  return [
+    {
       id: 'ratio.teeth',
       stage: 'donor',
       level: 'stop',
@@ -100,37 +105,38 @@ export function ratioChecks(result: RatioResult, planned: Maybe): Check[] {
       reason: `${impossible}.`,
       todo: 'Count ring gear and pinion again, from a mark.',
       at: 'ratio.ring',
-    });
-  }
-  if (byTeeth && byTurns) {
-    // Turns counted to a quarter say this much and no more.
-    const apart = Math.abs(byTeeth.value - byTurns.value);
-    const allowed = (QUARTER_TURN * byTurns.value) / (byTurns.working.inputs['n_pinion']?.value ?? 1);
-    const over = apart > allowed + COMPARE_SLACK.count;
-    checks.push({
-      id: 'ratio.agree',
-      stage: 'donor',
-      level: over ? 'stop' : 'ok',
-      title: over ? 'Teeth and turns give different ratios' : 'Teeth and turns agree',
-      figure: { value: byTurns.value - byTeeth.value, unit: 'count', figureId: byTurns.id },
-      reason: `Turns counted to a quarter tell the ratio within ${allowed.toFixed(2)}.`,
-      todo: over ? 'Turn it again; was one wheel held, and was it noted so? Count the teeth again.' : '',
-      at: 'ratio.pinionTurns',
-      ...(over ? { contradicts: ['ratio.ring', 'ratio.pinion', 'ratio.wheelTurns', 'ratio.pinionTurns'] } : {}),
-    });
-  }
-  if (ratio && planned) {
-    const off = Math.abs(ratio.value / planned.value - 1) > 0.02;
-    checks.push({
-      id: 'ratio.planned',
-      stage: 'donor',
-      level: off ? 'caution' : 'ok',
-      title: off ? 'The donor’s ratio is not the one the brief reckons with' : 'Ratio as the brief has it',
-      figure: { value: ratio.value, unit: 'count', figureId: ratio.id },
-      reason: `The brief reckons with ${planned.value}; torque and revolutions follow from it.`,
-      todo: off ? 'Change the ratio in the brief, or count another gear set into the money.' : '',
-      at: 'brief.axleRatio',
-    });
-  }
-  return checks;
+    },
+  ];
+}
+
+/** Turns counted to a quarter say this much and no more. */
+function agreeCheck(byTeeth: Figure, byTurns: Figure): Check {
+  const apart = Math.abs(byTeeth.value - byTurns.value);
+  const allowed = (QUARTER_TURN * byTurns.value) / (byTurns.working.inputs['n_pinion']?.value ?? 1);
+  const over = apart > allowed + COMPARE_SLACK.count;
+  return {
+    id: 'ratio.agree',
+    stage: 'donor',
+    level: over ? 'stop' : 'ok',
+    title: over ? 'Teeth and turns give different ratios' : 'Teeth and turns agree',
+    figure: { value: byTurns.value - byTeeth.value, unit: 'count', figureId: byTurns.id },
+    reason: `Turns counted to a quarter tell the ratio within ${allowed.toFixed(2)}.`,
+    todo: over ? 'Turn it again; was one wheel held, and was it noted so? Count the teeth again.' : '',
+    at: 'ratio.pinionTurns',
+    ...(over ? { contradicts: ['ratio.ring', 'ratio.pinion', 'ratio.wheelTurns', 'ratio.pinionTurns'] } : {}),
+  };
+}
+
+function plannedCheck(ratio: Figure, planned: Figure): Check {
+  const off = Math.abs(ratio.value / planned.value - 1) > 0.02;
+  return {
+    id: 'ratio.planned',
+    stage: 'donor',
+    level: off ? 'caution' : 'ok',
+    title: off ? 'The donor’s ratio is not the one the brief reckons with' : 'Ratio as the brief has it',
+    figure: { value: ratio.value, unit: 'count', figureId: ratio.id },
+    reason: `The brief reckons with ${planned.value}; torque and revolutions follow from it.`,
+    todo: off ? 'Change the ratio in the brief, or count another gear set into the money.' : '',
+    at: 'brief.axleRatio',
+  };
 }

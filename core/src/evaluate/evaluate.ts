@@ -145,6 +145,7 @@ const makeStages = () => ({
   patterns: memoStage((v: ReturnType<typeof flatPatterns>) => patternStage(patternInputs(v))),
   studs: memoStage(studStage),
   brakes: memoStage(brakeStage),
+  zeroes: memoStage((zeroedOn: Record<string, string | undefined>) => zeroedOn),
   hubs: memoStage((v: Results['hubs']) => v),
   judged: memoStage((v: Results['judged']) => v),
   lines: memoStage(({ lines }: Pick<Plan, 'lines'>) =>
@@ -275,6 +276,89 @@ function levelDoubt(plan: Plan, checks: Results['checks']): string | undefined {
 const NEEDS_LEVEL = QUANTITIES.filter((q) => q.needsLevel).map((q) => q.id);
 const LEVEL_READ = QUANTITIES.filter((q) => q.id.startsWith('level.height.')).map((q) => q.id);
 
+/** The car as it was surveyed. */
+const carOf = ({ stages, groups }: Kit, plan: Plan, of: Of) => ({
+  level: stages.level({ figures: groups.level(of) }),
+  survey: stages.survey({
+    left: of('survey.left'),
+    right: of('survey.right'),
+    width: of('survey.width'),
+    mountLeft: of('spring.mount.left'),
+    mountRight: of('spring.mount.right'),
+    shockLeft: of('shock.length.left'),
+    shockRight: of('shock.length.right'),
+    bolt: of('spring.bolt'),
+    hole: of('spring.hole'),
+    tubeOd: of('survey.tubeOd'),
+    donorTubeOd: of('donor.tubeOd'),
+  }),
+  angles: stages.angles({ figures: groups.angles(of), zeroedOn: stages.zeroes(zeroes(plan)) }),
+  room: stages.room({ figures: groups.room(of) }),
+});
+
+/** What was read after the work, against what is wanted. */
+function learnedOf({ stages }: Kit, of: Of, wanted: Sided<Figure | undefined>) {
+  const shrink = shrinks(of);
+  return stages.learned({
+    wantedLeft: wanted.left,
+    wantedRight: wanted.right,
+    shrinkLeft: shrink.left,
+    shrinkRight: shrink.right,
+    tackedLeft: of('after.tacked.left'),
+    tackedRight: of('after.tacked.right'),
+    weldedLeft: of('after.welded.left'),
+    weldedRight: of('after.welded.right'),
+  });
+}
+
+/** Everything of a plan but what is said of it. */
+function partsOf(kit: Kit, plan: Plan, known: Results['known']) {
+  const { stages, groups } = kit;
+  const of: Of = (id) => known[id]?.figure;
+  const used = stages.inUse({ school: plan.choices.school, searches: plan.searches });
+  const use = using(of, used);
+  const donor = stages.donor(donorInputs(of));
+  const { school, wanted, ...cut } = cutOf(kit, plan, of);
+  const { tubes, stand, shafts } = cut;
+  const tubeOd = tubeOdOf(plan, of, tubes.outside);
+  const square = stages.square({ figures: groups.square(of), tubeOd });
+  const width = stand.width ?? school?.width ?? of('brief.targetWidth');
+  const camber = camberFigures(kit, plan, of, square.latest);
+  const stance = stages.stance(stanceInputs(plan, groups.stance(of), width, camber));
+  const brief = stages.brief(briefInputs(plan, of, stance.track));
+  const steel = stages.steel(steelInputs(plan, of));
+  const { demand } = brief;
+  const hubs = hubsOf(kit, plan, use, stand.space, demand);
+  const tubeWall = plan.choices.method === 'newTubes' ? undefined : of('donor.tubeWall');
+  const { et, track } = stance;
+  const strength = { shafts, school, demand, steel, space: stand.space, et, track, inUse: used };
+  const parts = {
+    known,
+    brief,
+    ...carOf(kit, plan, of),
+    donor,
+    judged: judge(kit, plan, of, { demand, minor: donor.spline?.minor, shearYield: steel.yield }),
+    mating: stages.mating(matingInputs(plan, groups.mating(use), hubs.patterns.redrill)),
+    square,
+    stance,
+    inUse: used,
+    ...cut,
+    float: stages.float({ figures: groups.float(of), tubeOd, tubeWall }),
+    learned: learnedOf(kit, of, wanted),
+    strength: stages.strength(strengthInputs(plan, of, strength)),
+    hubs,
+    perch: stages.perch({
+      spacing: of('spring.spacing'),
+      width: of('spring.width'),
+      casting: bySide((side) => of(`donor.casting.${side}`)),
+      tube: bySide((side) => stand.tube[side] ?? wanted[side]),
+      pinion: stand.pinion ?? school?.pinion,
+      offCentre: of('stance.offCentre'),
+    }),
+  };
+  return { school, parts };
+}
+
 /**
  * Makes an evaluator that remembers its last plan and runs only the stages whose inputs changed. Results
  * depend on the plan alone, never on what was evaluated before.
@@ -282,90 +366,12 @@ const LEVEL_READ = QUANTITIES.filter((q) => q.id.startsWith('level.height.')).ma
 export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const kit = makeKit();
-  const { stages, groups } = kit;
-  const zeroesOf = memoStage((zeroedOn: Record<string, string | undefined>) => zeroedOn);
+  const { stages } = kit;
   const checksOf = createChecks();
   const evaluateOnce = (plan: Plan, today?: string): Results => {
     const known = figuresOf(plan.readings, plan.brief);
     const of: Of = (id) => known[id]?.figure;
-    const used = stages.inUse({ school: plan.choices.school, searches: plan.searches });
-    const use = using(of, used);
-    const donor = stages.donor(donorInputs(of));
-    const { school, wanted, ...cut } = cutOf(kit, plan, of);
-    const { tubes, stand, shafts } = cut;
-    const tubeOd = tubeOdOf(plan, of, tubes.outside);
-    const square = stages.square({ figures: groups.square(of), tubeOd });
-    const width = stand.width ?? school?.width ?? of('brief.targetWidth');
-    const camber = camberFigures(kit, plan, of, square.latest);
-    const stance = stages.stance(stanceInputs(plan, groups.stance(of), width, camber));
-    const brief = stages.brief(briefInputs(plan, of, stance.track));
-    const steel = stages.steel(steelInputs(plan, of));
-    const { demand } = brief;
-    const hubs = hubsOf(kit, plan, use, stand.space, demand);
-    const shrink = shrinks(of);
-    const parts = {
-      known,
-      brief,
-      level: stages.level({ figures: groups.level(of) }),
-      survey: stages.survey({
-        left: of('survey.left'),
-        right: of('survey.right'),
-        width: of('survey.width'),
-        mountLeft: of('spring.mount.left'),
-        mountRight: of('spring.mount.right'),
-        shockLeft: of('shock.length.left'),
-        shockRight: of('shock.length.right'),
-        bolt: of('spring.bolt'),
-        hole: of('spring.hole'),
-        tubeOd: of('survey.tubeOd'),
-        donorTubeOd: of('donor.tubeOd'),
-      }),
-      angles: stages.angles({ figures: groups.angles(of), zeroedOn: zeroesOf(zeroes(plan)) }),
-      room: stages.room({ figures: groups.room(of) }),
-      donor,
-      judged: judge(kit, plan, of, { demand, minor: donor.spline?.minor, shearYield: steel.yield }),
-      mating: stages.mating(matingInputs(plan, groups.mating(use), hubs.patterns.redrill)),
-      square,
-      stance,
-      inUse: used,
-      ...cut,
-      float: stages.float({
-        figures: groups.float(of),
-        tubeOd,
-        tubeWall: plan.choices.method === 'newTubes' ? undefined : of('donor.tubeWall'),
-      }),
-      learned: stages.learned({
-        wantedLeft: wanted.left,
-        wantedRight: wanted.right,
-        shrinkLeft: shrink.left,
-        shrinkRight: shrink.right,
-        tackedLeft: of('after.tacked.left'),
-        tackedRight: of('after.tacked.right'),
-        weldedLeft: of('after.welded.left'),
-        weldedRight: of('after.welded.right'),
-      }),
-      strength: stages.strength(
-        strengthInputs(plan, of, {
-          shafts,
-          school,
-          demand,
-          steel,
-          space: stand.space,
-          et: stance.et,
-          track: stance.track,
-          inUse: used,
-        }),
-      ),
-      hubs,
-      perch: stages.perch({
-        spacing: of('spring.spacing'),
-        width: of('spring.width'),
-        casting: bySide((side) => of(`donor.casting.${side}`)),
-        tube: bySide((side) => stand.tube[side] ?? wanted[side]),
-        pinion: stand.pinion ?? school?.pinion,
-        offCentre: of('stance.offCentre'),
-      }),
-    };
+    const { school, parts } = partsOf(kit, plan, known);
     const checks = checksOf(plan, of, parts, school, today);
     const contradicted = contradictions(checks);
     const open = decisions(plan, parts, school, contradicted);

@@ -43,7 +43,7 @@ function sizeFigure(
   // A list that says nothing, or what no shaft can have, says nothing.
   if (size === undefined || !(size > 0) || (key === 'holes' && !isPattern(size))) return undefined;
   const u = key === 'length' ? STOCK_U : 0;
-  return given(id, label, size, u, unit, `${offer.number}, ${offer.seller}`, { evidence: 'seller' });
+  return given(id, label, size, u, unit, { source: `${offer.number}, ${offer.seller}`, evidence: 'seller' });
 }
 
 const isPattern = (holes: number): boolean => Number.isInteger(holes) && holes >= HOLES[0] && holes <= HOLES[1];

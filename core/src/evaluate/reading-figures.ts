@@ -44,7 +44,8 @@ export function readingFigures(): (
 }
 
 const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({
-  figure: given(q.id, quantityName(q), value, off / Math.sqrt(3), q.unit, `Assumed: ${why}`, {
+  figure: given(q.id, quantityName(q), value, off / Math.sqrt(3), q.unit, {
+    source: `Assumed: ${why}`,
     assumed: why,
     needsLevel: q.needsLevel ?? false,
   }),
@@ -68,15 +69,11 @@ function assumedBy(q: Quantity, brief: Brief): Known {
 function know(quantity: Quantity, reading: Reading): Known {
   const values = reading.repeats.map((r) => r.value);
   const summary = summarise(values, reading.instrument, quantity.unit);
-  const figure = given(
-    quantity.id,
-    quantityName(quantity),
-    summary.mean,
-    summary.u,
-    quantity.unit,
-    sourceOf(reading),
-    { evidence: evidenceOf(reading.instrument), needsLevel: quantity.needsLevel ?? false },
-  );
+  const figure = given(quantity.id, quantityName(quantity), summary.mean, summary.u, quantity.unit, {
+    source: sourceOf(reading),
+    evidence: evidenceOf(reading.instrument),
+    needsLevel: quantity.needsLevel ?? false,
+  });
   return { figure, summary };
 }
 

@@ -1,3 +1,4 @@
+import { dayNumber } from '../numerics';
 import { keeps, told, unknownCheck, type Check } from '../checks';
 import { derive, given, type Figure } from '../measure';
 import { DONOR_PARTS, type PatternRoute, type Plan } from '../plan';
@@ -113,9 +114,8 @@ export function budgetCheck(prices: readonly Price[], budget: Figure | undefined
   ];
 }
 
-/** Days of a week, and milliseconds of a day. */
+/** Days of a week. */
 const WEEK = 7;
-const DAY_MS = 86_400_000;
 
 /** Days until the route is done: the longest wait, then all hours at the builder’s pace; undefined while unknown. */
 export function daysOf(mating: readonly JointResult[], of: Of): Figure | undefined {
@@ -159,7 +159,7 @@ export function dateCheck(plan: Plan, days: Figure | undefined, today: string | 
         lacks: ['time.hours', 'time.lead'],
       }),
     ];
-  const left = Math.floor((Date.parse(finishBy) - Date.parse(today)) / DAY_MS);
+  const left = dayNumber(finishBy) - dayNumber(today);
   const spare = left - Math.ceil(days.value);
   const assumed = Object.values(days.assumed);
   return [

@@ -475,9 +475,12 @@ describe('every quantity, shaken in a plan where it matters', () => {
     ]);
   });
 
-  it.each(ROWS)('%s in the plan “%s” moves %s', (...row) => {
-    const [was, now] = [before(row[1]), shaken(row)];
-    const still = row[2].split(' ').filter((name) => was.get(name) === now.get(name));
-    expect(still, `${row[0]} does not move`).toEqual([]);
-  });
+  it.each(ROWS.map((row) => ({ row, id: row[0], plan: row[1], moves: row[2] })))(
+    '$id in the plan “$plan” moves $moves',
+    ({ row, id, plan, moves }) => {
+      const [was, now] = [before(plan), shaken(row)];
+      const still = moves.split(' ').filter((name) => was.get(name) === now.get(name));
+      expect(still, `${id} does not move`).toEqual([]);
+    },
+  );
 });

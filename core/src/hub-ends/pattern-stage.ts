@@ -91,7 +91,8 @@ function circleFigure(face: PatternFace, holes: number, chords: readonly ChordRe
   const terms = chords.map(({ distance, over, diameter = 0 }, i) => {
     const n = i + 1;
     const read = (id: string, label: string, value: number) =>
-      given(`pattern.${face}.${id}`, label, value, u, 'mm', 'Caliper, between two holes', {
+      given(`pattern.${face}.${id}`, label, value, u, 'mm', {
+        source: 'Caliper, between two holes',
         evidence: 'measured',
       });
     inputs[`d_${n}`] = read(`${n}`, `Reading ${n}, ${over}`, distance);

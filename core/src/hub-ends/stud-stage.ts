@@ -113,10 +113,13 @@ export function studStage(input: StudInput): StudResult {
     stress,
     proof: thread && stress ? proofOf(stress, thread, input.studClass) : undefined,
     pressed: pressedOf(input),
-    mixed: input.thread !== '' && input.frontThread !== '' && input.thread !== input.frontThread,
-    seatsDiffer: input.seat !== '' && input.wheelSeat !== '' && input.seat !== input.wheelSeat,
+    mixed: unlike(input.thread, input.frontThread),
+    seatsDiffer: unlike(input.seat, input.wheelSeat),
   };
 }
+
+/** Both are known, and not the same. */
+const unlike = (a: string, b: string): boolean => a !== '' && b !== '' && a !== b;
 
 const size = (id: string, label: string, value: number, thread: string): Figure =>
   given(`stud.${id}`, label, value, 0, 'mm', `Thread ${thread}`);

@@ -66,8 +66,9 @@ export function standardUncertainty(figure: Figure): number {
 /** Expanded uncertainty U (k = 2), same unit as the figure. */
 export const expandedUncertainty = (figure: Figure): number => COVERAGE * standardUncertainty(figure);
 
-/** What a figure brings along that rests on nothing else. */
-export interface Grades {
+/** Where a figure comes from that rests on nothing else, and what it brings along. */
+export interface Origin {
+  readonly source: string;
   readonly evidence?: Evidence;
   /** Why this default is used; set where nobody has read or chosen it. */
   readonly assumed?: string;
@@ -76,16 +77,22 @@ export interface Grades {
 
 const NOTHING: Figure['assumed'] = {};
 
-/** A figure that rests on nothing else: a reading, a choice, a constant or a default. Never a computed number. */
+/**
+ * A figure that rests on nothing else: a reading, a choice, a constant or a default. Never a computed number.
+ *
+ * @param u standard uncertainty, in the figure’s unit
+ * @param from where it comes from; a choice or constant says only that
+ */
 export function given(
   id: string,
   label: string,
   value: number,
   u: number,
   unit: FigureUnit,
-  source: string,
-  { evidence = 'chosen', assumed, needsLevel = false }: Grades = {},
+  from: string | Origin,
 ): Figure {
+  const origin: Origin = typeof from === 'string' ? { source: from } : from;
+  const { source, evidence = 'chosen', assumed, needsLevel = false } = origin;
   return {
     id,
     label,

@@ -61,7 +61,7 @@ describe('summarise', () => {
 });
 
 const reading = (id: string, value: number, u: number): Figure =>
-  given(id, id, value, u, 'mm', 'test', { evidence: 'measured' });
+  given(id, id, value, u, 'mm', { source: 'test', evidence: 'measured' });
 
 describe('derive', () => {
   const spec = { id: 'x', label: 'x', unit: 'mm' as const, source: '' };
@@ -113,9 +113,9 @@ describe('derive', () => {
   });
 
   it('carries the weakest grade, defaults and the need of a level car upward', () => {
-    const told = given('told', 'told', 4, 1, 'mm', 's', { evidence: 'seller' });
-    const plumb = given('plumb', 'plumb', 5, 1, 'mm', 's', { evidence: 'measured', needsLevel: true });
-    const stand = given('kerf', 'Kerf', 1.6, 0.3, 'mm', 's', { assumed: 'a usual disc' });
+    const told = given('told', 'told', 4, 1, 'mm', { source: 's', evidence: 'seller' });
+    const plumb = given('plumb', 'plumb', 5, 1, 'mm', { source: 's', evidence: 'measured', needsLevel: true });
+    const stand = given('kerf', 'Kerf', 1.6, 0.3, 'mm', { source: 's', assumed: 'a usual disc' });
     const inner = derive({ ...spec, formula: '{a} + {b}', inputs: { a: told, b: stand } });
     const outer = derive({ ...spec, formula: '{a}·{b}', inputs: { a: inner, b: plumb } });
     expect(outer).toMatchObject({ evidence: 'seller', needsLevel: true });
@@ -145,7 +145,7 @@ describe('what is made', () => {
       unit: 'mm',
       source: '',
       formula: '{H} − 1',
-      inputs: { H: given('H', 'H', 92, 3, 'mm', '', { evidence: 'seller', assumed: 'none' }) },
+      inputs: { H: given('H', 'H', 92, 3, 'mm', { source: '', evidence: 'seller', assumed: 'none' }) },
     });
     const made = asMade(spacing, { id: 'm', label: 'm', u: 0.2, source: '' });
     expect(made).toMatchObject({ value: 91, contributions: { m: 0.2 }, evidence: 'seller' });

@@ -1,2 +1,3 @@
 export * from './ring-plane';
 export * from './random';
+export * from './day-number';

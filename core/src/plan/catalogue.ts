@@ -2,7 +2,7 @@ import { RAD_PER_DEGREE } from '../units';
 import { SIDES, sideName, type Side } from '../geometry';
 import { builder } from './builder';
 import { DONOR_JUDGED, DONOR_MATING } from './donor-quantities';
-import type { Launch, Use } from './plan';
+import type { Launch, Use } from './brief';
 import type { Fallback, Quantity } from './quantity';
 import { HUBS, SHAFTS } from './hub-quantities';
 import { STANCE } from './stance-quantities';

@@ -1,4 +1,5 @@
 export * from './catalogue';
+export * from './brief';
 export * from './plan';
 export * from './quantity';
 export * from './accepts';

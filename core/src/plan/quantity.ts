@@ -1,7 +1,7 @@
 import type { Side } from '../geometry';
 import type { StageId } from '../checks';
 import type { FigureUnit, InstrumentId } from '../measure';
-import type { Brief } from './plan';
+import type { Brief } from './brief';
 
 /** Something the plan holds a reading of. */
 export interface Quantity {

@@ -1,7 +1,7 @@
 import { keeps, limitOf, type Check, type LimitChange, type LimitId, type StageId } from '../checks';
 import { SIDES, type Side } from '../geometry';
 import type { Figure } from '../measure';
-import { chosenPart, factText, type Plan } from '../plan';
+import { chosenPart, factText, type Plan, type Retention } from '../plan';
 import type { ShaftsResult } from './shafts-stage';
 
 /** One shaft as it is ordered. Lengths mm. */
@@ -162,20 +162,25 @@ function lacksOf({ choices }: Plan, lines: readonly ShaftLine[], flange: FlangeO
   if (lines.length === 0) return ['No shaft has to be bought: nothing to order'];
   // What lies on a shelf has its sizes.
   if (!made) return [];
-  const clip = choices.retentionTo === 'cClip';
-  const carries = choices.retentionTo !== 'fullFloat';
-  return [
-    made.spline ? '' : 'Spline: teeth and pitch',
-    made.splineLength === undefined ? 'Spline length' : '',
-    made.journal === undefined ? 'Bearing journal' : '',
-    carries && made.shoulder === undefined ? 'Wheel face to bearing shoulder' : '',
-    clip && made.clipPlace === undefined ? 'Clip groove’s place' : '',
-    clip && made.clipWidth === undefined ? 'Clip groove’s width' : '',
-    made.material ? '' : 'Material',
-    flange.holes === undefined || flange.pcd === undefined ? 'Flange pattern' : '',
-    flange.pilot === undefined ? 'Pilot' : '',
-  ].filter(Boolean);
+  return asked(choices.retentionTo, made, flange).flatMap(([name, known]) => (known ? [] : [name]));
 }
+
+/** What a maker asks of a shaft that is held in this way, and whether it is known. */
+const asked = (
+  to: Retention,
+  line: ShaftLine,
+  { holes, pcd, pilot }: FlangeOrder,
+): readonly (readonly [name: string, known: boolean])[] => [
+  ['Spline: teeth and pitch', line.spline !== ''],
+  ['Spline length', line.splineLength !== undefined],
+  ['Bearing journal', line.journal !== undefined],
+  ['Wheel face to bearing shoulder', to === 'fullFloat' || line.shoulder !== undefined],
+  ['Clip groove’s place', to !== 'cClip' || line.clipPlace !== undefined],
+  ['Clip groove’s width', to !== 'cClip' || line.clipWidth !== undefined],
+  ['Material', line.material !== ''],
+  ['Flange pattern', holes !== undefined && pcd !== undefined],
+  ['Pilot', pilot !== undefined],
+];
 
 /** Stages whose stops can make a shaft wrong. */
 const SHAFT_STAGES: readonly StageId[] = ['donor', 'stance', 'cut', 'shafts', 'hubs'];

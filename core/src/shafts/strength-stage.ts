@@ -202,39 +202,14 @@ function bendingOf(
   { journal: d }: Running,
   side: Side,
 ): Pick<SideStrength, 'moment' | 'bending' | 'bendingFactor' | 'fatigue'> {
-  const { rearAxle: m, seat: b, et: ET, demand: T, steel } = input;
-  const B = side === 'left' ? input.spaceLeft : input.spaceRight;
+  const { rearAxle: m, demand: T, steel } = input;
+  const of: Named = (id, label) => ({ id: `strength.${id}.${side}`, label: `${label}, ${side}` });
+  const a = armOf(input, of, side);
   // A full-float shaft only drives: the hub runs on the housing.
-  if (input.to === 'fullFloat' || !m || !b || !ET || !B || !d) return {};
-  const of = (id: string, label: string) => ({ id: `strength.${id}.${side}`, label: `${label}, ${side}` });
-  const a = derive({
-    ...of('arm', 'Wheel’s middle outboard of the bearing'),
-    unit: 'mm',
-    formula: '{B} + {b} − {ET}',
-    source: 'Brake space, bearing’s middle inboard of the housing end, less the offset; minus is inboard of it',
-    inputs: { B, b, ET },
-  });
+  if (input.to === 'fullFloat' || !m || !a || !d) return {};
   const moment = momentOf(input, m, a, side);
-  const bending =
-    moment &&
-    T &&
-    derive({
-      ...of('bending', 'Stress at the journal'),
-      unit: 'MPa',
-      formula: '√((32·1000·{M}/(π·{d}³))² + 3·(16·1000·{T}/(π·{d}³))²)',
-      source: 'Von Mises of the bend and the torque each shaft must carry',
-      inputs: { M: moment, T, d },
-    });
-  const bendingFactor =
-    bending &&
-    steel.yield &&
-    derive({
-      ...of('bendingFactor', 'Yield over the journal’s stress'),
-      unit: 'count',
-      formula: '√3·{τ_y}/{σ}',
-      source: 'Yield in tension is √3 of that in shear, by von Mises',
-      inputs: { τ_y: steel.yield, σ: bending },
-    });
+  const bending = moment && T && stressOf(moment, T, d, of);
+  const bendingFactor = bending && steel.yield && bendingFactorOf(steel.yield, bending, of);
   const fatigue = steel.tensile && fatigueOf(m, a, d, steel.tensile, side);
   return {
     ...(moment ? { moment } : {}),
@@ -243,6 +218,38 @@ function bendingOf(
     ...(fatigue ? { fatigue } : {}),
   };
 }
+
+function armOf({ seat: b, et: ET, spaceLeft, spaceRight }: StrengthInput, of: Named, side: Side): Maybe {
+  const B = side === 'left' ? spaceLeft : spaceRight;
+  if (!b || !ET || !B) return undefined;
+  return derive({
+    ...of('arm', 'Wheel’s middle outboard of the bearing'),
+    unit: 'mm',
+    formula: '{B} + {b} − {ET}',
+    source: 'Brake space, bearing’s middle inboard of the housing end, less the offset; minus is inboard of it',
+    inputs: { B, b, ET },
+  });
+}
+
+type Named = (id: string, label: string) => { readonly id: string; readonly label: string };
+
+const stressOf = (M: Figure, T: Figure, d: Figure, of: Named): Figure =>
+  derive({
+    ...of('bending', 'Stress at the journal'),
+    unit: 'MPa',
+    formula: '√((32·1000·{M}/(π·{d}³))² + 3·(16·1000·{T}/(π·{d}³))²)',
+    source: 'Von Mises of the bend and the torque each shaft must carry',
+    inputs: { M, T, d },
+  });
+
+const bendingFactorOf = (shear: Figure, σ: Figure, of: Named): Figure =>
+  derive({
+    ...of('bendingFactor', 'Yield over the journal’s stress'),
+    unit: 'count',
+    formula: '√3·{τ_y}/{σ}',
+    source: 'Yield in tension is √3 of that in shear, by von Mises',
+    inputs: { τ_y: shear, σ },
+  });
 
 function momentOf(
   { tyreDiameter: D, corner: k, cgHeight: h, track: t }: StrengthInput,

@@ -4,7 +4,7 @@ import { SIDES, type Side } from '../geometry';
 import { turnSense } from '../hub-ends';
 import { given, type Figure } from '../measure';
 import { chosenPart, factText, type PartOffer, type Plan } from '../plan';
-import { shaftOrder } from '../shafts';
+import { shaftOrder, type ShaftLine, type ShaftOrder } from '../shafts';
 import type { LengthUnit } from '../units';
 import { CAUTIONS, RETENTION_NAMES } from './words';
 import {
@@ -18,6 +18,7 @@ import {
   type CutSheet,
   type Printer,
   type SheetCell,
+  type SheetRow,
   type SheetSection,
 } from './cut-sheet';
 
@@ -96,119 +97,126 @@ type Make = (plan: Plan, results: Results, pen: Pen) => readonly SheetSection[];
 const known = ({ known: all, inUse }: Results, id: string): Figure | undefined =>
   id in inUse ? inUse[id] : all[id]?.figure;
 
-const shafts: Make = (plan, results, { print, fine }) => {
+/** One side's shaft on the order; nothing where none is ordered. */
+type OfLine = (pick: (line: ShaftLine) => SheetCell) => (side: Side) => SheetCell;
+
+const shafts: Make = (plan, results, pen) => {
   const order = shaftOrder(plan, results);
-  const line = (side: Side) => order.lines.find((l) => l.side === side);
-  const mm = (value: number | undefined): SheetCell => (value === undefined ? NONE : fine({ ...BARE, value }));
-  const of = (pick: (l: NonNullable<ReturnType<typeof line>>) => SheetCell) => (side: Side) => {
-    const found = line(side);
+  const of: OfLine = (pick) => (side) => {
+    const found = order.lines.find((l) => l.side === side);
     return found ? pick(found) : { text: 'not ordered' };
   };
-  const flange = order.flange;
   const stock = order.lines.some((l) => l.part !== undefined);
-  const [clip, full] = [plan.choices.retentionTo === 'cClip', plan.choices.retentionTo === 'fullFloat'];
   return [
     {
       title: 'Shafts',
       rows: [
-        ...(stock
-          ? [
-              row(
-                'Part number',
-                'as its seller lists it',
-                of((l) => text(l.part)),
-              ),
-              row(
-                'Seller',
-                '',
-                of((l) => text(l.seller)),
-              ),
-            ]
-          : []),
-        row('Length', 'wheel face to inner end', (s) =>
-          line(s) ? print(results.shafts.needs[s]?.fitted) : { text: 'not ordered' },
-        ),
-        row(
-          'Spline',
-          'teeth and diametral pitch',
-          of((l) => text(l.spline)),
-        ),
-        row(
-          'Spline length',
-          'full depth, from the inner end',
-          of((l) => mm(l.splineLength)),
-        ),
-        row(
-          'Bearing journal',
-          'ground',
-          of((l) => mm(l.journal)),
-        ),
-        row(
-          'Smallest body',
-          'between spline and journal',
-          of((l) => mm(l.body)),
-        ),
-        row(
-          'Material',
-          'heat-treated as the maker does',
-          of((l) => text(l.material)),
-        ),
-        row(
-          'Inner end',
-          'chamfered, deburred',
-          of((l) => text(l.innerEnd)),
-        ),
-        ...(full
-          ? []
-          : [
-              row(
-                'Bearing shoulder',
-                'wheel face to what the bearing is pressed against',
-                of((l) => mm(l.shoulder)),
-              ),
-            ]),
-        ...(clip
-          ? [
-              row(
-                'Clip groove',
-                'inner end to its outer wall',
-                of((l) => mm(l.clipPlace)),
-              ),
-              row(
-                'Clip groove, width',
-                'between its walls',
-                of((l) => mm(l.clipWidth)),
-              ),
-              row(
-                'Clip groove, diameter',
-                'at its floor',
-                of((l) => mm(l.clipDiameter)),
-              ),
-            ]
-          : []),
-        row('Gap left to the cross shaft', 'shaft fully home', (s) => print(results.shafts.fit[s].gap)),
+        ...(stock ? stockRows(of) : []),
+        ...lineRows(results, pen, of),
+        ...endRows(plan, pen, of),
+        row('Gap left to the cross shaft', 'shaft fully home', (s) => pen.print(results.shafts.fit[s].gap)),
       ],
     },
-    {
-      title: 'Flange',
-      rows: [
-        both('Studs', 'count', text(flange.holes === undefined ? undefined : String(flange.holes))),
-        both('Circle', 'through the stud centres', mm(flange.pcd)),
-        both('Stud hole', 'for the knurl', mm(flange.hole)),
-        both('Stud thread', '', text(flange.thread)),
-        both('Pilot', 'the register the wheel sits on', mm(flange.pilot)),
-        both('Brake space', 'housing-end face to wheel face', NONE),
-      ].map((r) => (r.item === 'Brake space' ? row(r.item, r.note, (s) => fine(results.stand.space[s])) : r)),
-    },
+    flangeSection(order, results, pen),
     {
       title: 'Each must carry',
       rows: [
-        both('Torque', 'at launch, one shaft', print(results.brief.demand)),
-        row('Factor on yield', 'of the steel named', (s) => print(results.strength.side[s].factor)),
+        both('Torque', 'at launch, one shaft', pen.print(results.brief.demand)),
+        row('Factor on yield', 'of the steel named', (s) => pen.print(results.strength.side[s].factor)),
       ],
     },
   ];
 };
+
+const size = ({ fine }: Pen, value: number | undefined): SheetCell =>
+  value === undefined ? NONE : fine({ ...BARE, value });
+
+const stockRows = (of: OfLine): SheetRow[] => {
+  const part = of((l) => text(l.part));
+  const seller = of((l) => text(l.seller));
+  return [row('Part number', 'as its seller lists it', part), row('Seller', '', seller)];
+};
+
+function lineRows(results: Results, pen: Pen, of: OfLine): SheetRow[] {
+  const length = (side: Side) => of(() => pen.print(results.shafts.needs[side]?.fitted))(side);
+  const mm = (pick: (l: ShaftLine) => number | undefined) => of((l) => size(pen, pick(l)));
+  const said = (pick: (l: ShaftLine) => string) => of((l) => text(pick(l)));
+  return [
+    row('Length', 'wheel face to inner end', length),
+    row(
+      'Spline',
+      'teeth and diametral pitch',
+      said((l) => l.spline),
+    ),
+    row(
+      'Spline length',
+      'full depth, from the inner end',
+      mm((l) => l.splineLength),
+    ),
+    row(
+      'Bearing journal',
+      'ground',
+      mm((l) => l.journal),
+    ),
+    row(
+      'Smallest body',
+      'between spline and journal',
+      mm((l) => l.body),
+    ),
+    row(
+      'Material',
+      'heat-treated as the maker does',
+      said((l) => l.material),
+    ),
+    row(
+      'Inner end',
+      'chamfered, deburred',
+      said((l) => l.innerEnd),
+    ),
+  ];
+}
+
+/** What the way of holding the shaft asks of its ends. */
+function endRows({ choices: { retentionTo } }: Plan, pen: Pen, of: OfLine): SheetRow[] {
+  const mm = (pick: (l: ShaftLine) => number | undefined) => of((l) => size(pen, pick(l)));
+  const shoulder = row(
+    'Bearing shoulder',
+    'wheel face to what the bearing is pressed against',
+    mm((l) => l.shoulder),
+  );
+  const groove = [
+    row(
+      'Clip groove',
+      'inner end to its outer wall',
+      mm((l) => l.clipPlace),
+    ),
+    row(
+      'Clip groove, width',
+      'between its walls',
+      mm((l) => l.clipWidth),
+    ),
+    row(
+      'Clip groove, diameter',
+      'at its floor',
+      mm((l) => l.clipDiameter),
+    ),
+  ];
+  return [...(retentionTo === 'fullFloat' ? [] : [shoulder]), ...(retentionTo === 'cClip' ? groove : [])];
+}
+
+function flangeSection({ flange }: ShaftOrder, results: Results, pen: Pen): SheetSection {
+  return {
+    title: 'Flange',
+    rows: [
+      both('Studs', 'count', text(flange.holes === undefined ? undefined : String(flange.holes))),
+      both('Circle', 'through the stud centres', size(pen, flange.pcd)),
+      both('Stud hole', 'for the knurl', size(pen, flange.hole)),
+      both('Stud thread', '', text(flange.thread)),
+      both('Pilot', 'the register the wheel sits on', size(pen, flange.pilot)),
+      row('Brake space', 'housing-end face to wheel face', (s) => pen.fine(results.stand.space[s])),
+    ],
+  };
+}
 
 const offerRow = (offer: PartOffer | undefined) =>
   offer

@@ -213,7 +213,7 @@ function axleMoveOf({ left, right }: Sided<CentreRange>, centre: number, off: nu
 
 const sized = (id: string, label: string, value: number): Figure => {
   const why = 'by the size on the sidewall; measure it pumped up, on its rim';
-  return given(id, label, value, 0, 'mm', `Assumed: ${why}`, { assumed: why });
+  return given(id, label, value, 0, 'mm', { source: `Assumed: ${why}`, assumed: why });
 };
 
 function sectionFigure(f: StanceInput['figures'], tyre: TyreSize | undefined): Maybe {
@@ -419,12 +419,14 @@ function clearancesOf(input: StanceInput, rooms: Sided<readonly Posed[]>, stand:
   );
 }
 
+type Sign = '+' | '−';
+
 /** A sum that is written and worked out term by term. */
 class Sum {
   private text = '';
   readonly inputs: Record<string, Figure> = {};
 
-  add(sign: '+' | '−', text: string, inputs: Readonly<Record<string, Figure>>): this {
+  add(sign: Sign, text: string, inputs: Readonly<Record<string, Figure>>): this {
     this.text += this.text === '' ? (sign === '−' ? `−${text}` : text) : ` ${sign} ${text}`;
     Object.assign(this.inputs, inputs);
     return this;
@@ -446,17 +448,16 @@ function gapOf(input: StanceInput, stand: Stand, side: Side, { pose, bar }: Pose
   const sum = new Sum();
   if (!inboard) sum.add('+', '{y}', { y: thing.y });
   sum.add(toward, '{W2}', { W2 }).add(away, '{ET}', { ET });
-  const o = f['stance.offCentre'];
-  if (o) sum.add(side === 'left' ? toward : away, '{o}', { o });
-  if (bar) sum.add(toward, '{b}', { b: bar });
-  const g = f['stance.shift'];
-  if (shape.gives && g) sum.add('−', '{g}', { g });
+  shifted(sum, { f, side, toward, away, bar, gives: shape.gives });
   const wide = shape.bulges ? `${0.5 + BULGE}·{s}` : '{s}/2';
   sum.add('−', `max(${wide}, (25.4·{R} + 25.4)/2)`, { s, R });
   if (inboard) sum.add('−', '{y}', { y: thing.y });
-  const [h, φ, γ] = [thing.height, f['stance.lean'], camberOf(input, side)];
-  if (h && shape.leans && φ) sum.add('−', '|{h}|·sin({φ})', { h, φ });
-  if (h && γ) sum.add(toward, '{h}·sin({γ})', { h, γ });
+  leaned(sum, {
+    h: thing.height,
+    φ: shape.leans ? f['stance.lean'] : undefined,
+    γ: camberOf(input, side),
+    toward,
+  });
   return derive({
     id: `gap.${pose}.${thing.id}`,
     label: `${inboard ? 'Inboard' : 'Outboard'} gap, ${side}, ${shape.words}`,
@@ -466,6 +467,33 @@ function gapOf(input: StanceInput, stand: Stand, side: Side, { pose, bar }: Pose
       'Edge of tyre or rim to what stands beside it, both from the car’s centreline; shift, lean, camber and bulge taken off',
     inputs: sum.inputs,
   });
+}
+
+/** What sets the axle sideways in a pose: off centre on purpose, the lateral bar, give. */
+function shifted(
+  sum: Sum,
+  of: {
+    readonly f: StanceInput['figures'];
+    readonly side: Side;
+    readonly toward: Sign;
+    readonly away: Sign;
+    readonly bar: Maybe;
+    readonly gives: boolean;
+  },
+): void {
+  const [o, g] = [of.f['stance.offCentre'], of.f['stance.shift']];
+  if (o) sum.add(of.side === 'left' ? of.toward : of.away, '{o}', { o });
+  if (of.bar) sum.add(of.toward, '{b}', { b: of.bar });
+  if (of.gives && g) sum.add('−', '{g}', { g });
+}
+
+/** What lean and built-in camber take off at a height. */
+function leaned(
+  sum: Sum,
+  { h, φ, γ, toward }: { readonly h: Maybe; readonly φ: Maybe; readonly γ: Maybe; readonly toward: Sign },
+): void {
+  if (h && φ) sum.add('−', '|{h}|·sin({φ})', { h, φ });
+  if (h && γ) sum.add(toward, '{h}·sin({γ})', { h, γ });
 }
 
 /** Margin of the wheel as it stands on one side, mm: what is left over all gaps that must be kept. */
