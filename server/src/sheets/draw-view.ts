@@ -63,6 +63,8 @@ export function drawView(doc: Pdf, view: View, place: Placement): void {
     doc.text(caption.text, x + shift, y - 3, { lineBreak: false });
   }
   const edges = { top: place.y - view.bounds.top * k, bottom: place.y - view.bounds.bottom * k };
+  // All extension lines lie under all texts.
+  for (const dimension of view.dimensions) drawExtensions(doc, dimension, at, edges);
   for (const dimension of view.dimensions) drawDimension(doc, dimension, at, edges, place.units);
   doc.undash().fillColor(INK.main);
 }
@@ -102,43 +104,51 @@ function hatch(doc: Pdf, outline: readonly [number, number][], stroke: string): 
   doc.restore();
 }
 
+type Edges = { readonly top: number; readonly bottom: number };
+
+const rowAt = ({ row }: Dimension, { top, bottom }: Edges): number =>
+  row > 0 ? top - row * ROW + 4 : bottom - row * ROW - 4;
+
+function drawExtensions(doc: Pdf, d: Dimension, at: (p: Point) => [number, number], edges: Edges): void {
+  const [[x0, y0], [x1, y1]] = [at(d.from), at(d.to)];
+  const end = rowAt(d, edges) + (d.row > 0 ? -2 : 2);
+  doc.undash().lineWidth(0.3).strokeColor(INK.second);
+  doc.moveTo(x0, y0).lineTo(x0, end).moveTo(x1, y1).lineTo(x1, end).stroke();
+}
+
 function drawDimension(
   doc: Pdf,
   d: Dimension,
   at: (p: Point) => [number, number],
-  edges: { top: number; bottom: number },
+  edges: Edges,
   units: LengthUnit,
 ): void {
-  const [x0, y0] = at(d.from);
-  const [x1, y1] = at(d.to);
-  const y = d.row > 0 ? edges.top - d.row * ROW + 4 : edges.bottom - d.row * ROW - 4;
-  const reach = d.row > 0 ? -2 : 2;
+  const [[x0], [x1]] = [at(d.from), at(d.to)];
+  const y = rowAt(d, edges);
   doc.undash().lineWidth(0.3).strokeColor(INK.second);
-  doc
-    .moveTo(x0, y0)
-    .lineTo(x0, y + reach)
-    .moveTo(x1, y1)
-    .lineTo(x1, y + reach)
-    .stroke();
   doc.moveTo(x0, y).lineTo(x1, y).stroke();
   tick(doc, x0, y);
   tick(doc, x1, y);
   const text = dimensionText(d, units);
   doc.font('figure').fontSize(6.5);
   const width = doc.widthOfString(text);
-  const wanted =
+  const left =
     width + 4 < Math.abs(x1 - x0)
       ? (x0 + x1) / 2 - width / 2
-      : outsideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
-  const { left: margin } = doc.page.margins;
-  const left = Math.min(Math.max(wanted, margin), doc.page.width - margin - width);
+      : besideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
   doc.rect(left - 1.5, y - 4, width + 3, 8).fill('#FFFFFF');
   doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
 }
 
-/** Too narrow for its text: beside it, outboard. */
-const outsideLeft = (x0: number, x1: number, width: number, doc: Pdf): number =>
-  (x0 + x1) / 2 > doc.page.width / 2 ? x1 + 4 : x0 - width - 4;
+/** Too narrow for its text: beside it, outboard, or where the paper ends there, inboard. */
+function besideLeft(x0: number, x1: number, width: number, doc: Pdf): number {
+  const [before, after] = [x0 - width - 4, x1 + 4];
+  const { left: margin } = doc.page.margins;
+  const outboard = (x0 + x1) / 2 > doc.page.width / 2 ? after : before;
+  const inside = outboard >= margin && outboard + width <= doc.page.width - margin;
+  if (inside) return outboard;
+  return outboard === after ? before : after;
+}
 
 const dimensionText = (d: Dimension, units: LengthUnit): string =>
   (d.name ? `${d.name} ` : '') + (d.signed && d.value > 0 ? '+' : '') + bareLength(d.value, units);

@@ -43,7 +43,7 @@ describe('heightFor', () => {
 
 describe('layDimensions', () => {
   const t = fitView(view, 700, 320);
-  const laid = layDimensions(view, t, (d) => d.value.toFixed(1));
+  const laid = layDimensions(view, t, 700, (d) => d.value.toFixed(0));
   const of = (id: string) => {
     const found = laid.find((l) => l.d.id === id);
     if (!found) throw new Error(id);
@@ -62,5 +62,14 @@ describe('layDimensions', () => {
     expect(of('w').y).toBeLessThan(top);
     expect(of('s').y).toBeGreaterThan(bottom);
     expect(of('c').y).toBeGreaterThan(of('s').y);
+  });
+
+  it('puts text that would run off the drawing inboard instead', () => {
+    const tight = fitView(view, 300, 320);
+    const cut = layDimensions(view, tight, 300, () => 'comes off 3 9/16 +0.020').find((l) => l.d.id === 'c');
+    if (!cut) throw new Error('no cut');
+    // 23 figures of 7 px and a rim are wider than what is left of the axle’s end.
+    expect(cut.textX - cut.width / 2).toBeGreaterThan(cut.x1);
+    expect(cut.textX + cut.width / 2).toBeLessThanOrEqual(300);
   });
 });

@@ -76,16 +76,21 @@ export interface LaidDimension {
 
 /** Width of one figure of the dimension text, px. */
 const CHAR_PX = 7;
+/** A drawing as on a phone, px: what stands inboard there would meet what comes from the other side. */
+const NARROW = 480;
 
 /**
- * Lays dimensions out in their rows. Text that does not fit between its lines stands beside them, outboard.
+ * Lays dimensions out in their rows. Text that does not fit between its lines stands beside them, outboard, or where
+ * the drawing ends there, inboard.
  *
- * @param print prints a length
+ * @param box width of the drawing, px
+ * @param print prints a length, short where there is no room for its name
  */
 export function layDimensions(
   view: View,
   t: ViewTransform,
-  print: (d: Dimension) => string,
+  box: number,
+  print: (d: Dimension, short?: boolean) => string,
 ): readonly LaidDimension[] {
   const top = toPixel(t, [0, view.bounds.top])[1];
   const bottom = toPixel(t, [0, view.bounds.bottom])[1];
@@ -93,14 +98,22 @@ export function layDimensions(
     const from = toPixel(t, d.from);
     const to = toPixel(t, d.to);
     const [x0, x1] = [Math.min(from[0], to[0]), Math.max(from[0], to[0])];
-    const text = print(d);
-    const width = text.length * CHAR_PX + 8;
+    const named = laidText(print(d));
+    const room = x1 - x0 > named.width + 14;
+    const outward = (x0 + x1) / 2 > t.x ? box - x1 : x0;
+    const { text, width } =
+      room || outward > named.width + 5 || box > NARROW ? named : laidText(print(d, true));
     const y = d.row > 0 ? top - d.row * ROW_PX + 8 : bottom - d.row * ROW_PX - 8;
     const fits = x1 - x0 > width + 14;
-    const outboard = (x0 + x1) / 2 > t.x ? x1 + width / 2 + 5 : x0 - width / 2 - 5;
-    return { d, text, x0, x1, y, from, to, textX: fits ? (x0 + x1) / 2 : outboard, width };
+    const [before, after] = [x0 - width / 2 - 5, x1 + width / 2 + 5];
+    const outboard = (x0 + x1) / 2 > t.x ? after : before;
+    const inside = outboard - width / 2 >= 0 && outboard + width / 2 <= box;
+    const beside = inside ? outboard : outboard === after ? before : after;
+    return { d, text, x0, x1, y, from, to, textX: fits ? (x0 + x1) / 2 : beside, width };
   });
 }
+
+const laidText = (text: string) => ({ text, width: text.length * CHAR_PX + 8 });
 
 /** Points of a polygon or polyline in pixels, for an SVG `points` attribute. */
 export const pointsText = (t: ViewTransform, points: readonly Point[]): string =>

@@ -71,7 +71,7 @@ export class ViewSvg {
     }));
   });
   protected readonly dimensions = computed(() =>
-    layDimensions(this.drawn(), this.transform(), (d) => this.print(d)),
+    layDimensions(this.drawn(), this.transform(), this.box().width, (d, short) => this.print(d, short)),
   );
   protected readonly handles = computed(() =>
     this.still()
@@ -82,7 +82,8 @@ export class ViewSvg {
     this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })),
   );
   protected readonly scaleText = computed(
-    () => `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}`,
+    () =>
+      `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}${this.drawn().dimensions.length ? `, lengths in ${this.unit()}` : ''}`,
   );
   protected readonly table = computed(() =>
     this.view().dimensions.map((d) => ({ label: d.label, text: this.units.show(d.value, 'mm') })),
@@ -170,10 +171,10 @@ export class ViewSvg {
     if (held !== handle.value) this.moved.emit({ quantityId: handle.quantityId, value: held });
   }
 
-  private print(d: Dimension): string {
+  private print(d: Dimension, short = false): string {
     const text = this.units.bare(d.value);
     const signed = d.signed && d.value > 0 ? `+${text}` : text;
-    return d.name ? `${d.name} ${signed}` : signed;
+    return d.name && !short ? `${d.name} ${signed}` : signed;
   }
 }
 

@@ -120,7 +120,7 @@ export class ReadingField {
   protected readonly agreement = computed(() => {
     const summary = this.known()?.summary;
     if (!summary) return '';
-    const U = this.units.show(
+    const U = this.units.uncertainty(
       expandedUncertainty((this.known() as { figure: Parameters<typeof expandedUncertainty>[0] }).figure),
       this.quantity().unit,
       this.units.unit() === 'mm' ? 2 : undefined,

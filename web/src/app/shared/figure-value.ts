@@ -129,6 +129,6 @@ export class FigureValue {
 
   private uncertainty(f: Figure): string {
     const U = expandedUncertainty(f);
-    return this.units.show(U, f.unit);
+    return this.units.uncertainty(U, f.unit);
   }
 }

@@ -59,7 +59,7 @@ export class CheckCard {
   protected readonly within = computed(() => {
     const { within, figure } = this.check();
     return within !== undefined && figure
-      ? `The readings cannot tell which side of the limit this is: ± ${this.units.show(within, figure.unit, figure.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)}.`
+      ? `The readings cannot tell which side of the limit this is: ± ${this.units.uncertainty(within, figure.unit, figure.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)}.`
       : '';
   });
   protected readonly assumed = computed(() =>

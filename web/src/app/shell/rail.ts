@@ -1,7 +1,7 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { findQuantity, isOpen, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
+import { bareLength, findQuantity, isOpen, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -49,7 +49,9 @@ export class Rail {
   private shafts(): string {
     const { left, right } = this.store.results().shafts.needs;
     if (!left || !right) return 'lengths not known';
-    const show = (mm: number) => this.units.bare(mm, this.units.unit() === 'mm' ? 1 : 2);
+    // In so little room an inch is a decimal.
+    const show = (mm: number) =>
+      this.units.unit() === 'mm' ? bareLength(mm, 'mm', 1) : bareLength(mm, 'in', 2);
     return `${show(left.fitted.value)} and ${show(right.fitted.value)} ${this.units.suffix()}`;
   }
 

@@ -51,7 +51,7 @@ export class WorkingPanel {
     const U = expandedUncertainty(f);
     if (U === 0) return '';
     const digits = f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 3 : undefined;
-    return this.units.show(U, f.unit, digits);
+    return this.units.uncertainty(U, f.unit, digits);
   });
   protected readonly symbols = computed(() => withSymbols(this.figure()?.working.formula ?? ''));
   protected readonly numbers = computed(() => {

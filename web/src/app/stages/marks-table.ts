@@ -34,16 +34,24 @@ import { PlanStore } from '../state/plan-store';
       margin-bottom: 4px;
       border-collapse: collapse;
     }
+    tr {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 8px;
+      align-items: baseline;
+      justify-content: space-between;
+      border-bottom: 1px solid var(--rule);
+    }
     th,
     td {
       padding: 4px 0;
-      border-bottom: 1px solid var(--rule);
       font-size: 13px;
       font-weight: 400;
       text-align: left;
     }
     td {
       font-size: 13.5px;
+      margin-left: auto;
       font-weight: 600;
       text-align: right;
     }

@@ -19,10 +19,11 @@ import { UnitsService } from '../state/units.service';
   imports: [FigureValue, MatRadioModule],
   templateUrl: './schools-table.html',
   styleUrl: './schools-table.scss',
+  host: { '[class.long]': "units.unit() === 'frac'" },
 })
 export class SchoolsTable {
   private readonly store = inject(PlanStore);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   protected readonly chosen = computed(() => this.store.plan().choices.school);
   protected readonly target = computed(() => {
     const figure = this.store.results().known['brief.targetWidth']?.figure;

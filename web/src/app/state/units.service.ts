@@ -35,6 +35,11 @@ export class UnitsService {
     return showValue(value, unit, this.unit(), digits);
   }
 
+  /** An uncertainty: always a decimal, also beside a tape fraction. */
+  uncertainty(value: number, unit: FigureUnit, digits?: number): string {
+    return showValue(value, unit, this.unit() === 'frac' ? 'in' : this.unit(), digits);
+  }
+
   /** A length without its unit, for a drawing or scale that names the unit once for all that stands in it. */
   bare(mm: number, digits?: number): string {
     return bareLength(mm, this.unit(), digits);
@@ -52,6 +57,7 @@ export class UnitsService {
 
   /** A value for an input field: without the unit that stands beside it. */
   plain(value: number, unit: FigureUnit): string {
+    if (unit === 'mm' && this.unit() === 'frac') return bareLength(value, 'frac');
     if (unit === 'mm') return formatLength(value, { unit: this.unit(), digits: this.digits(value) });
     if (unit === 'rad') return String(Number((value / RAD_PER_DEGREE).toFixed(3)));
     if (unit === 'ratio') return String(Number((value * 100).toFixed(1)));
