@@ -18,7 +18,7 @@ const PHONE = { width: 390, height: 844 };
 /** @typedef {import('@playwright/test').Page} Page */
 /** @typedef {{ name: string, stage?: string, variant?: string, phone?: boolean, dark?: boolean, prepare?: (page: Page) => Promise<void> }} Shot */
 
-/** @type {readonly Shot[]} */
+/** The last one changes the plan in more than one step. @type {readonly Shot[]} */
 const SHOTS = [
   { name: 'brief', stage: 'brief' },
   {
@@ -76,17 +76,6 @@ const SHOTS = [
     },
   },
   {
-    name: 'stance-map-dark',
-    stage: 'stance',
-    dark: true,
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Ask the counter' }).click();
-      await page.getByText(/clear on this axle/).waitFor();
-      await page.getByRole('radio', { name: 'Fit map' }).click();
-      await page.locator('ix-fit-map path.clears').waitFor();
-    },
-  },
-  {
     name: 'shafts',
     stage: 'shafts',
     prepare: async (page) => {
@@ -140,6 +129,24 @@ const SHOTS = [
       for (let i = 0; i < 2; i += 1) await page.getByRole('button', { name: 'Skip' }).click();
       await page.getByRole('button', { name: 'Instruments' }).click();
       await page.getByRole('menuitem', { name: 'Caliper' }).click();
+    },
+  },
+  {
+    name: 'stance-map-dark',
+    stage: 'stance',
+    dark: true,
+    prepare: async (page) => {
+      // A narrower tyre, for which there is a place.
+      const size = page.getByLabel('Size on the sidewall');
+      await size.fill('145/90R13');
+      await size.press('Enter');
+      const rim = page.getByRole('textbox', { name: 'Rim width, inch' });
+      await rim.fill('5');
+      await rim.press('Enter');
+      await page.getByRole('button', { name: 'Ask the counter' }).click();
+      await page.getByText(/clear on this axle/).waitFor();
+      await page.getByRole('radio', { name: 'Fit map' }).click();
+      await page.locator('ix-fit-map path.clears').waitFor();
     },
   },
 ];

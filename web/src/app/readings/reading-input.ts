@@ -35,6 +35,8 @@ const CLICK_MS = 250;
       #field
       type="text"
       class="figure"
+      [class.long]="size() > 11"
+      [class.longest]="size() > 13"
       autocomplete="off"
       spellcheck="false"
       [id]="inputId()"
@@ -91,6 +93,17 @@ const CLICK_MS = 250;
       font-size: 12px;
       line-height: 1.3;
     }
+    /* A tape fraction with its remainder stands whole. */
+    input.long {
+      padding: 0 5px;
+      font-size: 12.5px;
+      letter-spacing: -0.3px;
+    }
+    input.longest {
+      padding: 0 3px;
+      font-size: 11px;
+      letter-spacing: -0.4px;
+    }
   `,
 })
 export class ReadingInput {
@@ -121,6 +134,8 @@ export class ReadingInput {
   private readonly typing = signal<string | undefined>(undefined);
   private lastSent: number | undefined;
   private readonly draft = computed(() => this.typing() ?? this.drafts.get(this.inputId()));
+  /** Figures that the field has to hold, typed or assumed. */
+  protected readonly size = computed(() => (this.shown() || this.placeholder()).length);
   protected readonly shown = computed(() => this.draft() ?? this.valueText());
   protected readonly problem = computed(() => {
     const draft = this.draft();

@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { cutSheet, ORDER_SHEET_NAMES, ORDER_SHEETS, rearView } from '@intervex/core';
+import { cutSheet, ORDER_SHEET_NAMES, ORDER_SHEETS, rearView, SIDES } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -19,6 +19,8 @@ export class SheetsStage {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   protected readonly papers = PAPERS;
+  protected readonly sides = SIDES;
+  protected readonly words = { stop: 'Stop', caution: 'Caution', unknown: 'Not known', ok: 'Passed' } as const;
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly sheet = computed(() =>
     cutSheet(this.store.plan(), this.store.results(), this.units.unit()),
