@@ -61,11 +61,11 @@ const MOST_KEPT = 20;
           <tr>
             <th scope="col">Left</th>
             <th scope="col">Right</th>
-            <th scope="col">Width</th>
-            <th scope="col">Off</th>
-            <th scope="col">Pinion</th>
-            <th scope="col">Cut L</th>
-            <th scope="col">Cut R</th>
+            <th scope="col">Width, {{ units.suffix() }}</th>
+            <th scope="col">Off, {{ units.suffix() }}</th>
+            <th scope="col">Pinion, {{ units.suffix() }}</th>
+            <th scope="col">Cut L, {{ units.suffix() }}</th>
+            <th scope="col">Cut R, {{ units.suffix() }}</th>
             <th scope="col">Price</th>
             <th scope="col">Wait</th>
             <td></td>
@@ -88,11 +88,11 @@ const MOST_KEPT = 20;
                   <small class="second">re-drill</small>
                 }
               </td>
-              <td class="figure" data-label="Width">{{ row.width }}</td>
-              <td class="figure" data-label="Off">{{ row.off }}</td>
-              <td class="figure" data-label="Pinion">{{ row.pinion }}</td>
-              <td class="figure" data-label="Cut L">{{ row.cutLeft }}</td>
-              <td class="figure" data-label="Cut R">{{ row.cutRight }}</td>
+              <td class="figure" [attr.data-label]="'Width, ' + units.suffix()">{{ row.width }}</td>
+              <td class="figure" [attr.data-label]="'Off, ' + units.suffix()">{{ row.off }}</td>
+              <td class="figure" [attr.data-label]="'Pinion, ' + units.suffix()">{{ row.pinion }}</td>
+              <td class="figure" [attr.data-label]="'Cut L, ' + units.suffix()">{{ row.cutLeft }}</td>
+              <td class="figure" [attr.data-label]="'Cut R, ' + units.suffix()">{{ row.cutRight }}</td>
               <td class="figure" data-label="Price">{{ row.pair.price }}</td>
               <td data-label="Wait">{{ row.wait }}</td>
               <td>
@@ -128,7 +128,7 @@ export class PairsDesk implements OnInit {
   private readonly api = inject(ApiService);
   private readonly person = inject(PersonService);
   private readonly store = inject(PlanStore);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   private readonly orders = inject(OrdersService);
   protected readonly asking = signal(false);
   protected readonly stopped = new Subject<void>();
@@ -165,7 +165,7 @@ export class PairsDesk implements OnInit {
   protected readonly rows = computed(() => {
     const target = this.store.results().known['brief.targetWidth']?.figure.value ?? 0;
     const { shaftLeft, shaftRight } = this.store.plan().searches;
-    const show = (mm: number) => this.units.show(mm, 'mm');
+    const show = (mm: number) => this.units.bare(mm);
     return (this.answer()?.pairs ?? []).map((pair) => {
       const off = pair.width - target;
       return {
