@@ -1,12 +1,20 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { factText, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
+import {
+  factText,
+  limitValue,
+  type Figure,
+  type LimitId,
+  type PartOffer,
+  type PartSearch,
+} from '@intervex/core';
 import { firstValueFrom } from 'rxjs';
 import { FigureValue } from '../../shared/figure-value';
 import { ApiService, sentenceOf } from '../../state/api.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 import { OpenChecks } from '../open-checks';
 
 /** Studs and nuts: what they hold, and which there are. */
@@ -71,13 +79,17 @@ export class StudsDesk {
   private readonly api = inject(ApiService);
   private readonly person = inject(PersonService);
   private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
   protected readonly asking = signal(false);
   protected readonly trouble = signal('');
   protected readonly studs = computed(() => this.store.results().hubs.studs);
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.stud);
   protected readonly rows = computed(() => {
     const s = this.studs();
-    const { facts } = this.store.plan();
+    const { facts, limits } = this.store.plan();
+    const limit = (id: LimitId) => limitValue(limits, id);
+    const share = (id: LimitId) => this.units.show(limit(id), 'ratio', 0);
+    const studClass = facts['new.studClass'];
     const thread = facts['new.studThread'] ?? facts['donor.studThread'];
     const row = (label: string, note: string, figure: Figure | undefined, digits?: number) => ({
       label,
@@ -92,10 +104,24 @@ export class StudsDesk {
         text: thread ? factText('donor.studThread', thread.value) : 'not known',
       },
       row('Thread in the nut', 'beyond hat, spacer and wheel', s.engaged),
-      row('Over its diameter', 'at least 1', s.share, 2),
+      row('Over its diameter', `at least ${limit('stud.engagement')}`, s.share, 2),
       row('Clamp of one nut', 'dry thread', s.clamp),
-      row('Stress in the stud', 'class 8.8 is proof to 600 MPa', s.stress),
-      row('Friction over the wheel’s torque', 'at least 1.5', s.reserve, 2),
+      row('Stress in the stud', 'clamp over the thread’s stress area', s.stress),
+      row(
+        'Stress over its proof',
+        studClass
+          ? `${factText('new.studClass', studClass.value)}, good to ${share('stud.proof')}, at most ${share('stud.proofMost')}`
+          : 'the studs’ class is not known',
+        s.proof,
+      ),
+      row('Friction over the wheel’s torque', `at least ${limit('stud.friction')}`, s.reserve, 2),
+      ...(s.flange
+        ? [
+            row('Thread in the adapter’s nuts', 'on the flange’s own studs', s.flange.engaged),
+            row('Over its diameter, at the flange', `at least ${limit('stud.engagement')}`, s.flange.share, 2),
+            row('Friction at the flange', `at least ${limit('stud.friction')}`, s.flange.reserve, 2),
+          ]
+        : []),
       row('Knurl over its hole', 'above 0 it holds', s.pressed, 2),
     ];
   });

@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import type { Figure, SideStrength } from '@intervex/core';
+import { limitValue, type Figure, type LimitId, type SideStrength } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { OpenChecks } from '../open-checks';
@@ -12,14 +12,22 @@ const SOURCES: Readonly<Record<string, string>> = {
   shortened: 'own, shortened',
   other: 'to find',
 };
+/** What a factor has to be: good, and least. */
+const LIMITS_OF: Readonly<Partial<Record<keyof SideStrength, readonly [good: LimitId, least: LimitId]>>> = {
+  factor: ['shaft.factor', 'shaft.factorLeast'],
+  bendingFactor: ['shaft.factor', 'shaft.factorLeast'],
+  fatigue: ['shaft.fatigue', 'shaft.fatigueLeast'],
+};
 const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: string, digits?: number])[] = [
   ['diameter', 'Smallest diameter', 'carries the torque'],
   ['shear', 'Shear at launch', 'at that diameter'],
-  ['factor', 'Factor on yield', 'good 1.5, least 1.1', 2],
+  ['factor', 'Factor on yield', '', 2],
   ['twist', 'Twist at launch', 'end to end'],
   ['pressure', 'Pressure on spline flanks', 'over what is engaged'],
   ['moment', 'Bending at the bearing', 'cornering, semi-float'],
   ['bending', 'Stress at the journal', 'bending and torque'],
+  ['bendingFactor', 'Yield over that stress', '', 2],
+  ['fatigue', 'Factor on fatigue', '', 2],
 ];
 
 /** What both shafts bear, side by side, and the checks of it. */
@@ -83,7 +91,17 @@ export class StrengthTable {
     ) => ({ label, note, left: l, right: r, digits });
     return [
       row('Length', 'wheel face to inner end', needs.left?.fitted, needs.right?.fitted),
-      ...ROWS.map(([key, label, note, digits]) => row(label, note, left[key], right[key], digits)),
+      ...ROWS.map(([key, label, note, digits]) =>
+        row(label, note || this.wanted(key), left[key], right[key], digits),
+      ),
     ];
   });
+
+  /** The project's limits of a factor, in words. */
+  private wanted(key: keyof SideStrength): string {
+    const ids = LIMITS_OF[key];
+    if (!ids) return '';
+    const [good, least] = ids.map((id) => limitValue(this.store.plan().limits, id));
+    return `good ${good}, least ${least}`;
+  }
 }
