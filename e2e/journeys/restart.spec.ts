@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -17,6 +18,16 @@ test('the page outlives a restart, keeps what was typed, and tomorrow all is as 
   try {
     await page.goto(`http://127.0.0.1:${PORT}/`);
     await expect(strip(page, 'Cut L')).toContainText('91.0 mm');
+    // A second start says where the first one answers, and ends; the first one and its database go on.
+    for (const port of [PORT, PORT + 200]) {
+      const second = spawnSync(process.execPath, [join(import.meta.dirname, '../../tools/start.mjs')], {
+        env: { ...process.env, DATABASE_URL: '', PORT: String(port), INTERVEX_DATA_DIR: data },
+        encoding: 'utf8',
+      });
+      expect(second.stdout).toContain(`Intervex is running already: http://127.0.0.1:${PORT}`);
+      expect(second.status).toBe(0);
+    }
+    expect((await page.request.get(`http://127.0.0.1:${PORT}/api/health`)).ok()).toBe(true);
     await field(page, 'Blade kerf').fill('2.2');
     await saved(page);
     // The database dies under an open page: it says so, keeps what is typed, and catches up.
