@@ -81,6 +81,14 @@ export class Walk {
   protected readonly name = computed(() => quantityName(this.quantity()));
   protected readonly reading = computed(() => this.store.plan().readings[this.quantity().id]);
   protected readonly summary = computed(() => this.store.results().known[this.quantity().id]?.summary);
+  /** What stands for it while it is not read, and why; or why nothing rests on it yet. */
+  protected readonly standing = computed(() => {
+    const { id, later } = this.quantity();
+    const assumed = this.store.results().known[id]?.figure.assumed[id];
+    if (assumed)
+      return `Assumed while not read: ${this.units.show(assumed.value, assumed.unit)}, ${assumed.why}.`;
+    return later ? `Kept for ${later}; nothing here rests on it yet.` : '';
+  });
   protected readonly repeats = computed(() =>
     (this.reading()?.repeats ?? []).map((r) => this.units.show(r.value, this.quantity().unit)),
   );
