@@ -110,6 +110,10 @@ const MOST_KEPT = 20;
   `,
   styleUrl: '../desk-table.scss',
   styles: `
+    th,
+    td {
+      padding-inline: 5px;
+    }
     small {
       display: block;
       font: 400 12px var(--words);
