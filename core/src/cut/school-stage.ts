@@ -1,4 +1,4 @@
-import { bySide, SIDES, type Side, type Sided } from '../geometry';
+import { bySide, type Side, type Sided } from '../geometry';
 import { derive, given, renamed, type Figure } from '../measure';
 import { SCHOOLS, type School } from '../plan';
 import type { EndsResult } from './ends-stage';
@@ -184,7 +184,3 @@ function cutOf(school: School, side: Side, H: Figure, H_new: Figure): Figure {
     inputs: { H, H_new },
   });
 }
-
-/** Sides of a plan that need more tube than the donor has. */
-export const widenedSides = (plan: SchoolPlan): readonly Side[] =>
-  SIDES.filter((s) => plan.work[s] === 'widen');

@@ -3,7 +3,7 @@ import tern from '../../../examples/tern.json';
 import { isPlanned } from '../cut';
 import { expandedUncertainty, type Reading } from '../measure';
 import { completePlan, planForDonor, type Choices, type PartOffer, type PartSearch, type Plan } from '../plan';
-import { cutSheet } from '../sheets';
+import { cutSheet, orderSheet } from '../sheets';
 import { orderHolds, shaftOrder, withReceived } from '../shafts';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate, type Results } from './index';
@@ -277,6 +277,17 @@ describe('readings of one thing that contradict each other', () => {
     const plan = workedPlan(readings);
     expect(rowOf(plan, 'Cut')?.cells.left).toMatchObject({ text: 'held' });
     expect(orderHolds(r.checks).length).toBeGreaterThan(0);
+  });
+
+  it('hold the row of an order sheet that is made of them', () => {
+    const plan = completePlan(tern.plan as unknown as Plan);
+    // The wheel’s holes were read to a circle of 108.05.
+    const off = { ...plan, readings: { ...plan.readings, 'car.wheelPcd': reading('caliper', 112) } };
+    const circle = (p: Plan) =>
+      orderSheet('shafts', p, evaluate(p), 'mm')
+        .sections.flatMap((s) => s.rows)
+        .find((r) => r.item === 'Circle')?.cells.left.text;
+    expect([circle(plan), circle(off)]).toEqual(['108.04 mm', 'held']);
   });
 
   it('hold an order from the hub ends too', () => {

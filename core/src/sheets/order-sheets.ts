@@ -113,7 +113,7 @@ const shafts: Make = (plan, results, pen) => {
       rows: [
         ...(stock ? stockRows(of) : []),
         ...lineRows(results, pen, of),
-        ...endRows(plan, pen, of),
+        ...endRows(plan, results, pen, of),
         row('Gap left to the cross shaft', 'shaft fully home', (s) => pen.print(results.shafts.fit[s].gap)),
       ],
     },
@@ -128,8 +128,11 @@ const shafts: Make = (plan, results, pen) => {
   ];
 };
 
-const size = ({ fine }: Pen, value: number | undefined): SheetCell =>
-  value === undefined ? NONE : fine({ ...BARE, value });
+/** A size as ordered. Where it is a figure’s own value the figure comes along: its defaults, and what holds it. */
+function size({ fine }: Pen, value: number | undefined, from?: Figure): SheetCell {
+  if (value === undefined) return NONE;
+  return fine(from?.value === value ? from : { ...BARE, value });
+}
 
 const stockRows = (of: OfLine): SheetRow[] => {
   const part = of((l) => text(l.part));
@@ -137,9 +140,18 @@ const stockRows = (of: OfLine): SheetRow[] => {
   return [row('Part number', 'as its seller lists it', part), row('Seller', '', seller)];
 };
 
+/** Prints a size of a line, with the figure of the quantity it was taken from. */
+const sizesOf =
+  (results: Results, pen: Pen, of: OfLine) =>
+  (pick: (line: ShaftLine) => number | undefined, ...ids: readonly string[]) =>
+    of((line) => {
+      const from = ids.map((id) => known(results, id)).find((f) => f?.value === pick(line));
+      return size(pen, pick(line), from);
+    });
+
 function lineRows(results: Results, pen: Pen, of: OfLine): SheetRow[] {
   const length = (side: Side) => of(() => pen.print(results.shafts.needs[side]?.fitted))(side);
-  const mm = (pick: (l: ShaftLine) => number | undefined) => of((l) => size(pen, pick(l)));
+  const mm = sizesOf(results, pen, of);
   const said = (pick: (l: ShaftLine) => string) => of((l) => text(pick(l)));
   return [
     row('Length', 'wheel face to inner end', length),
@@ -151,17 +163,17 @@ function lineRows(results: Results, pen: Pen, of: OfLine): SheetRow[] {
     row(
       'Spline length',
       'full depth, from the inner end',
-      mm((l) => l.splineLength),
+      mm((l) => l.splineLength, 'shaft.spline'),
     ),
     row(
       'Bearing journal',
       'ground',
-      mm((l) => l.journal),
+      mm((l) => l.journal, 'new.journal', 'donor.journal'),
     ),
     row(
       'Smallest body',
       'between spline and journal',
-      mm((l) => l.body),
+      mm((l) => l.body, 'shaft.body'),
     ),
     row(
       'Material',
@@ -177,28 +189,28 @@ function lineRows(results: Results, pen: Pen, of: OfLine): SheetRow[] {
 }
 
 /** What the way of holding the shaft asks of its ends. */
-function endRows({ choices: { retentionTo } }: Plan, pen: Pen, of: OfLine): SheetRow[] {
-  const mm = (pick: (l: ShaftLine) => number | undefined) => of((l) => size(pen, pick(l)));
+function endRows({ choices: { retentionTo } }: Plan, results: Results, pen: Pen, of: OfLine): SheetRow[] {
+  const mm = sizesOf(results, pen, of);
   const shoulder = row(
     'Bearing shoulder',
     'wheel face to what the bearing is pressed against',
-    mm((l) => l.shoulder),
+    mm((l) => l.shoulder, 'shaft.shoulder'),
   );
   const groove = [
     row(
       'Clip groove',
       'inner end to its outer wall',
-      mm((l) => l.clipPlace),
+      mm((l) => l.clipPlace, 'shaft.clipPlace'),
     ),
     row(
       'Clip groove, width',
       'between its walls',
-      mm((l) => l.clipWidth),
+      mm((l) => l.clipWidth, 'shaft.clipWidth'),
     ),
     row(
       'Clip groove, diameter',
       'at its floor',
-      mm((l) => l.clipDiameter),
+      mm((l) => l.clipDiameter, 'shaft.clipDiameter'),
     ),
   ];
   return [...(retentionTo === 'fullFloat' ? [] : [shoulder]), ...(retentionTo === 'cClip' ? groove : [])];
@@ -209,8 +221,8 @@ function flangeSection({ flange }: ShaftOrder, results: Results, pen: Pen): Shee
     title: 'Flange',
     rows: [
       both('Studs', 'count', text(flange.holes === undefined ? undefined : String(flange.holes))),
-      both('Circle', 'through the stud centres', size(pen, flange.pcd)),
-      both('Stud hole', 'for the knurl', size(pen, flange.hole)),
+      both('Circle', 'through the stud centres', size(pen, flange.pcd, known(results, 'car.wheelPcd'))),
+      both('Stud hole', 'for the knurl', size(pen, flange.hole, known(results, 'donor.flangeHole'))),
       both('Stud thread', '', text(flange.thread)),
       both('Pilot', 'the register the wheel sits on', size(pen, flange.pilot)),
       row('Brake space', 'housing-end face to wheel face', (s) => pen.fine(results.stand.space[s])),

@@ -5,7 +5,6 @@ import {
   archWork,
   BULGE,
   centreRange,
-  marginAt,
   widestSection,
   type CentreRange,
   type StancePose,
@@ -495,12 +494,6 @@ function leaned(
   if (h && φ) sum.add('−', '|{h}|·sin({φ})', { h, φ });
   if (h && γ) sum.add(toward, '{h}·sin({γ})', { h, γ });
 }
-
-/** Margin of the wheel as it stands on one side, mm: what is left over all gaps that must be kept. */
-export const marginOf = ({ ranges, half, et, offCentre }: StanceResult, side: Side): number | undefined =>
-  ranges && half && et
-    ? marginAt(half.value - et.value + (side === 'left' ? offCentre : -offCentre), ranges[side])
-    : undefined;
 
 function radialOf(f: StanceInput['figures'], diameter: Maybe, side: Side): Maybe {
   const [lip, bump] = [f[`room.lip.${side}`], f['spring.bump']];
