@@ -1,5 +1,5 @@
 import { isPlanned } from '../cut';
-import type { Figure } from '../measure';
+import { isFigure, type Figure } from '../measure';
 import type { Results } from './results';
 
 /**
@@ -15,8 +15,6 @@ export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   collect(map, schools.filter(isPlanned), new Set());
   return map;
 }
-
-const isFigure = (value: object): value is Figure => 'contributions' in value && 'working' in value;
 
 function add(map: Map<string, Figure>, figure: Figure): void {
   if (map.get(figure.id) === figure) return;

@@ -1,54 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import {
-  cornerView,
-  donorView,
-  endView,
-  flangeView,
-  jigView,
-  rearView,
-  roomView,
-  surveyView,
-  topView,
-  tubeView,
-} from '../drawing';
 import { SIDES } from '../geometry';
-import type { Plan } from '../plan';
 import { routeSummary } from '../routes';
 import { runStack, shaftOrder } from '../shafts';
-import { cutSheet, ORDER_SHEETS, orderSheet, readingsLog, surveySheet } from '../sheets';
+import { everySheet, everyView } from '../testing/every-part';
 import { randomPlan } from '../testing/random-plan';
 import { workedPlan } from '../testing/plans';
 import type { LengthUnit } from '../units';
-import { allFigures, evaluate, pairQuestion, stackLimits, stackSide, type Results } from './index';
+import { allFigures, evaluate, pairQuestion, stackLimits, stackSide } from './index';
 
 const UNITS: readonly LengthUnit[] = ['mm', 'in', 'frac'];
 const NO_NUMBER = /NaN|Infinity|undefined|\[object/;
-
-function everyView(plan: Plan, results: Results): unknown[] {
-  const { choices, limits } = plan;
-  return [
-    rearView(results, choices),
-    donorView(results),
-    surveyView(results),
-    topView(results),
-    endView(results),
-    flangeView(results),
-    roomView(results, plan.facts),
-    jigView(results),
-    ...SIDES.flatMap((side) => [tubeView(results, side, choices), cornerView(results, side, limits)]),
-  ];
-}
-
-function everySheet(plan: Plan, results: Results, unit: LengthUnit): unknown[] {
-  return [
-    cutSheet(plan, results, unit),
-    ...ORDER_SHEETS.map((id) => orderSheet(id, plan, results, unit)),
-    readingsLog(plan, results, unit),
-    ...(['survey', 'donor'] as const).flatMap((stage) =>
-      [true, false].map((filled) => surveySheet(plan, results, { stage, unit, filled })),
-    ),
-  ];
-}
 
 /** Where in an answer a number is none; empty where all are. */
 function wrongNumbers(value: unknown, at = ''): string[] {

@@ -53,6 +53,9 @@ export interface Figure {
   readonly working: Working;
 }
 
+/** Tells a figure from any other object. */
+export const isFigure = (value: object): value is Figure => 'contributions' in value && 'working' in value;
+
 /** Coverage factor: printed uncertainties are U = k·u, about 95 %. */
 export const COVERAGE = 2;
 

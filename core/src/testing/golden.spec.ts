@@ -1,0 +1,50 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
+import { describe, expect, it } from 'vitest';
+import packhorse from '../../../examples/tern-packhorse.json';
+import stag from '../../../examples/tern-stag.json';
+import tern from '../../../examples/tern.json';
+import type { Plan } from '../plan';
+import { goldenLines, variations } from './golden';
+import { workedPlan } from './plans';
+
+const FILE = new URL('golden.txt.br', import.meta.url);
+
+const plans = [
+  ...variations('tern', tern.plan as unknown as Plan),
+  ...variations('stag', stag.plan as unknown as Plan),
+  ...variations('packhorse', packhorse.plan as unknown as Plan),
+  ...variations('worked', workedPlan()),
+];
+
+const packed = (text: string): Buffer =>
+  brotliCompressSync(text, {
+    params: { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_LGWIN]: 24 },
+  });
+
+/** What was said of each plan before, by its name. */
+function kept(): ReadonlyMap<string, readonly string[]> {
+  const text = brotliDecompressSync(readFileSync(FILE)).toString('utf8');
+  const parts = text.split('\n\n').map((part) => part.split('\n'));
+  return new Map(parts.map(([name = '', ...lines]) => [name, lines]));
+}
+
+const all = () => plans.map(([name, plan]) => [name, ...goldenLines(plan)].join('\n')).join('\n\n');
+
+// `GOLDEN=write npx vitest run golden` writes it anew, where a number was meant to change.
+const write = process.env['GOLDEN'] === 'write';
+if (write) writeFileSync(FILE, packed(all()));
+
+describe('what was computed before', () => {
+  const before = kept();
+
+  it.each(plans)('stands for %s', (name, plan) => {
+    const lines = goldenLines(plan);
+    const now = new Set(lines);
+    const gone = (before.get(name) ?? ['nothing is kept']).filter((line) => !now.has(line));
+    expect(gone).toEqual([]);
+    const was = new Set(before.get(name));
+    const more = lines.filter((line) => !was.has(line) && !line.startsWith('figure '));
+    expect(more).toEqual([]);
+  });
+});

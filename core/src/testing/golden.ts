@@ -1,0 +1,113 @@
+import { allFigures, evaluate, pairQuestion, stackLimits, stackSide, type Results } from '../evaluate';
+import { SIDES } from '../geometry';
+import { isFigure, standardUncertainty, type Figure } from '../measure';
+import type { Choices, Plan } from '../plan';
+import {
+  CUT_METHODS,
+  JIGS,
+  MARK_DATUMS,
+  PATTERN_ROUTES,
+  REACTIONS,
+  RETENTIONS,
+  SCHOOLS,
+  SHAFT_ROUTES,
+  SPACERS,
+} from '../plan';
+import { routeSummary } from '../routes';
+import { runStack, shaftOrder } from '../shafts';
+import { everySheet, everyView } from './every-part';
+
+/** The day on which all of it is computed. */
+const TODAY = '2027-02-03';
+
+/** A number so that another order of the same sums reads the same. */
+const number = (value: number): string => String(Number(value.toPrecision(9)) + 0);
+
+const figureText = (f: Figure): string =>
+  [
+    f.id,
+    number(f.value),
+    f.unit,
+    `±${number(Number(standardUncertainty(f).toPrecision(6)))}`,
+    f.evidence,
+    f.needsLevel ? 'level' : '',
+    Object.keys(f.assumed).sort().join(','),
+    f.working.formula,
+    f.label,
+    f.working.source,
+  ].join(' | ');
+
+/** Any answer as text: keys in order, figures by name and value. */
+function plain(value: unknown): unknown {
+  if (typeof value === 'number') return Number.isFinite(value) ? Number(number(value)) : String(value);
+  if (typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return value.map(plain);
+  if (isFigure(value)) return `@${value.id}=${number(value.value)}`;
+  const entries = Object.entries(value).filter(([, part]) => part !== undefined);
+  return Object.fromEntries(
+    entries.sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, part]) => [key, plain(part)]),
+  );
+}
+const text = (value: unknown): string => JSON.stringify(plain(value));
+
+/** All that is said of a plan, line by line; each line begins with what it is of. */
+export function goldenLines(plan: Plan, results: Results = evaluate(plan, TODAY)): string[] {
+  const named = (kind: string, all: Readonly<Record<string, unknown>>) =>
+    Object.entries(all).map(([name, part]) => `${kind} ${name} ${text(part)}`);
+  return [
+    ...[...allFigures(results).values()].map((f) => `figure ${figureText(f)}`).sort(),
+    ...results.checks.map((check) => `check ${text(check)}`),
+    ...results.decisions.map((decision) => `decision ${text(decision)}`),
+    ...results.strip.map((item) => `strip ${text(item)}`),
+    ...named('stage', results.stages),
+    `contradicted ${text(results.contradicted)}`,
+    `level ${text(results.notLevel ?? '')}`,
+    ...named('view', everyView(plan, results)),
+    ...named('sheet', everySheet(plan, results, 'frac')),
+    `order ${text(shaftOrder(plan, results))}`,
+    `route ${text(routeSummary({ id: 'a', name: 'b' }, plan, results))}`,
+    `pair ${text(pairQuestion(plan, results))}`,
+    ...SIDES.map(
+      (side) =>
+        `chances ${side} ${text(runStack(stackSide(plan, results, side), stackLimits(plan, results, side), 40))}`,
+    ),
+  ];
+}
+
+/** Every choice with all that it may be. */
+const CHOICES: { readonly [K in keyof Choices]: readonly Choices[K][] } = {
+  school: SCHOOLS,
+  method: CUT_METHODS,
+  datum: MARK_DATUMS,
+  retention: RETENTIONS,
+  shaftRoute: SHAFT_ROUTES,
+  retentionTo: RETENTIONS,
+  tyre: ['', '205/45R16', '165R13'],
+  spacer: SPACERS,
+  pattern: PATTERN_ROUTES,
+  jig: JIGS,
+  reaction: REACTIONS,
+};
+
+/** Parts of a plan's readings, so that each reading is missing from some of them. */
+const PARTS = 9;
+
+function without(plan: Plan, part: number): Plan {
+  const readings = Object.entries(plan.readings).filter(([id]) => {
+    let sum = 7;
+    for (const letter of id) sum = (sum * 31 + letter.charCodeAt(0)) % 9973;
+    return sum % PARTS !== part;
+  });
+  return { ...plan, readings: Object.fromEntries(readings) };
+}
+
+/** A plan under each of its choices, one changed at a time, and with a ninth of its readings missing, by name. */
+export function variations(name: string, plan: Plan): (readonly [string, Plan])[] {
+  const chosen = (Object.keys(CHOICES) as (keyof Choices)[]).flatMap((key) =>
+    CHOICES[key].map(
+      (value) => [`${name} ${key}=${value}`, { ...plan, choices: { ...plan.choices, [key]: value } }] as const,
+    ),
+  );
+  const fewer = Array.from({ length: PARTS }, (_, i) => [`${name} without ${i}`, without(plan, i)] as const);
+  return [...chosen, ...fewer];
+}
