@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/src/**/*.spec.ts'] } },
+      { test: { name: 'core', include: ['core/**/*.spec.ts'] } },
       { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'] } },
       { test: { name: 'standins', include: ['standins/src/**/*.spec.ts'] } },
       {

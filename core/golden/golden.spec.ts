@@ -1,12 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, brotliDecompressSync, constants } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
-import packhorse from '../../../examples/tern-packhorse.json';
-import stag from '../../../examples/tern-stag.json';
-import tern from '../../../examples/tern.json';
-import type { Plan } from '../plan';
-import { goldenLines, variations } from './golden';
-import { workedPlan } from './plans';
+import packhorse from '../../examples/tern-packhorse.json';
+import stag from '../../examples/tern-stag.json';
+import tern from '../../examples/tern.json';
+import type { Plan } from '../src/plan';
+import { goldenLines, variations } from '../src/testing/golden';
+import { workedPlan } from '../src/testing/plans';
 
 const FILE = new URL('golden.txt.br', import.meta.url);
 
@@ -31,7 +31,7 @@ function kept(): ReadonlyMap<string, readonly string[]> {
 
 const all = () => plans.map(([name, plan]) => [name, ...goldenLines(plan)].join('\n')).join('\n\n');
 
-// `GOLDEN=write npx vitest run golden` writes it anew, where a number was meant to change.
+// `GOLDEN=write npx vitest run core/golden` writes it anew, where a number was meant to change.
 const write = process.env['GOLDEN'] === 'write';
 if (write) writeFileSync(FILE, packed(all()));
 
