@@ -2,7 +2,7 @@ import type { Results } from '../evaluate';
 import { sideName, type Side } from '../geometry';
 import { restsOn } from '../measure';
 import { POSES, quantity, ROOM_HEIGHTS, type Plan, type Pose } from '../plan';
-import { POSE_SHAPES, RIM_BOTTOM, tightest } from '../stance';
+import { POSE_SHAPES, RIM_BOTTOM, tightest } from '../stages/stance';
 import { MM_PER_INCH } from '../units';
 import type { Dimension, MarkHandle, Point, Shape, View } from './view';
 

@@ -1,5 +1,5 @@
 import type { Results } from '../evaluate';
-import { flangeShapes, type JigShape } from '../hub-ends';
+import { flangeShapes, type JigShape } from '../stages/hubs';
 import type { Caption, Shape, ShapeStyle, View } from './view';
 
 const STYLES: Readonly<Record<JigShape['layer'], ShapeStyle>> = {

@@ -1,4 +1,4 @@
-import type { SideMarks } from '../cut';
+import type { SideMarks } from '../stages/cut';
 import type { Side } from '../geometry';
 import type { CutMethod } from '../plan';
 import type { MarkHandle } from './view';

@@ -1,4 +1,4 @@
-import { isPlanned, type SchoolPlan, type SideMarks } from '../cut';
+import { isPlanned, type SchoolPlan, type SideMarks } from '../stages/cut';
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
 import type { Choices, CutMethod } from '../plan';

@@ -1,7 +1,7 @@
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
 import { factText, POSES, ROOM_HEIGHTS, type Fact, type Pose, type RoomHeight } from '../plan';
-import { RIM_BOTTOM } from '../stance';
+import { RIM_BOTTOM } from '../stages/stance';
 import type { Caption, Dimension, Point, Shape, View } from './view';
 
 /** Tyre while its diameter is not known, mm. */

@@ -1,4 +1,4 @@
-import { markDatum, type Mark, type SideMarks } from '../cut';
+import { markDatum, type Mark, type SideMarks } from '../stages/cut';
 import type { Results } from '../evaluate';
 import type { Side } from '../geometry';
 import type { Choices, MarkDatum } from '../plan';

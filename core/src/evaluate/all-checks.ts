@@ -1,4 +1,4 @@
-import { briefChecks } from '../brief';
+import { briefChecks } from '../stages/brief';
 import { withAcceptance, type Check } from '../checks';
 import {
   cutChecks,
@@ -7,15 +7,15 @@ import {
   type CutChecksInput,
   type SchoolPlan,
   type TubeChecksInput,
-} from '../cut';
-import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../donor';
-import { hubsChecks, type HubsChecksInput } from '../hub-ends';
-import { matingChecks } from '../mating';
+} from '../stages/cut';
+import { capacityChecks, conditionChecks, donorChecks, ratioChecks, slipChecks } from '../stages/donor';
+import { hubsChecks, type HubsChecksInput } from '../stages/hubs';
+import { matingChecks } from '../stages/mating';
 import type { Figure } from '../measure';
 import { EMPTY_PLAN, QUANTITIES, type Plan } from '../plan';
-import { shaftChecks, strengthChecks, type ShaftChecksInput } from '../shafts';
-import { stanceChecks, type StanceChecksInput } from '../stance';
-import { angleChecks, levelChecks, surveyChecks } from '../survey';
+import { shaftChecks, strengthChecks, type ShaftChecksInput } from '../stages/shafts';
+import { stanceChecks, type StanceChecksInput } from '../stages/stance';
+import { angleChecks, levelChecks, surveyChecks } from '../stages/survey';
 import { evidenceChecks } from './evidence-checks';
 import { lacking, torqueNeeds } from './decisions';
 import { pairTrouble } from './in-use';

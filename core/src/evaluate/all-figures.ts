@@ -1,4 +1,4 @@
-import { isPlanned } from '../cut';
+import { isPlanned } from '../stages/cut';
 import { isFigure, type Figure } from '../measure';
 import type { Results } from './results';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SIDES } from '../geometry';
 import { routeSummary } from '../routes';
-import { runStack, shaftOrder } from '../shafts';
+import { runStack, shaftOrder } from '../stages/shafts';
 import { everySheet, everyView } from '../testing/every-part';
 import { randomPlan } from '../testing/random-plan';
 import { workedPlan } from '../testing/plans';

@@ -1,4 +1,4 @@
-import { isPlanned, type SchoolPlan } from '../cut';
+import { isPlanned, type SchoolPlan } from '../stages/cut';
 import { otherSide, SIDES } from '../geometry';
 import type { Figure } from '../measure';
 import { CORNERS, type Plan } from '../plan';

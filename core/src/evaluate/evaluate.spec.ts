@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isOpen, type Check } from '../checks';
-import { isPlanned } from '../cut';
+import { isPlanned } from '../stages/cut';
 import { standardUncertainty } from '../measure';
 import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';

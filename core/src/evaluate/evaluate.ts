@@ -1,4 +1,4 @@
-import { briefStage } from '../brief';
+import { briefStage } from '../stages/brief';
 import {
   type EndsResult,
   endsStage,
@@ -12,16 +12,16 @@ import {
   standStage,
   tubeStage,
   wantedTubes,
-} from '../cut';
-import { capacityStage, donorStage, ratioStage, slipFinding, steelOf, type ShaftMaterial } from '../donor';
+} from '../stages/cut';
+import { capacityStage, donorStage, ratioStage, slipFinding, steelOf, type ShaftMaterial } from '../stages/donor';
 import { bySide, type Sided } from '../geometry';
 import type { Figure } from '../measure';
-import { bendTable, brakeStage, patternStage, retentionWays, studStage } from '../hub-ends';
-import { matingStage } from '../mating';
+import { bendTable, brakeStage, patternStage, retentionWays, studStage } from '../stages/hubs';
+import { matingStage } from '../stages/mating';
 import { ANGLE_IDS, EMPTY_PLAN, QUANTITIES, type Plan } from '../plan';
-import { BOUGHT_SHAFTS, runningShaft, shaftNeeds, shaftsStage, type ShaftNeed } from '../shafts';
-import { stanceStage } from '../stance';
-import { anglesStage, levelStage, notLevel, roomStage, surveyStage } from '../survey';
+import { BOUGHT_SHAFTS, runningShaft, shaftNeeds, shaftsStage, type ShaftNeed } from '../stages/shafts';
+import { stanceStage } from '../stages/stance';
+import { anglesStage, levelStage, notLevel, roomStage, surveyStage } from '../stages/survey';
 import { createChecks } from './all-checks';
 import { contradictions } from './contradictions';
 import { decisions } from './decisions';

@@ -1,5 +1,5 @@
 import { SIDES, type Side, type Sided } from '../geometry';
-import { HOLES } from '../hub-ends';
+import { HOLES } from '../stages/hubs';
 import { given, type Figure, type FigureUnit } from '../measure';
 import { chosenPart, type PartOffer, type PartSearch, type Plan } from '../plan';
 

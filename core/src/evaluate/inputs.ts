@@ -1,4 +1,4 @@
-import type { BriefInput } from '../brief';
+import type { BriefInput } from '../stages/brief';
 import { limitValue, type LimitId } from '../checks';
 import {
   marksStage,
@@ -7,14 +7,14 @@ import {
   type SchoolPlan,
   type StandInput,
   type StandResult,
-} from '../cut';
-import type { ShaftMaterial, Steel } from '../donor';
+} from '../stages/cut';
+import type { ShaftMaterial, Steel } from '../stages/donor';
 import { bySide, type Sided } from '../geometry';
-import { threadOf, type PatternInput } from '../hub-ends';
-import type { MatingInput } from '../mating';
+import { threadOf, type PatternInput } from '../stages/hubs';
+import type { MatingInput } from '../stages/mating';
 import { derive, type Figure } from '../measure';
 import { ANGLE_IDS, type Plan } from '../plan';
-import { strengthStage, type ShaftsInput } from '../shafts';
+import { strengthStage, type ShaftsInput } from '../stages/shafts';
 import { stockTaken, takenNumbers, type InUse, type PairFigures } from './in-use';
 import type { Results } from './results';
 

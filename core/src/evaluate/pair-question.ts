@@ -1,8 +1,8 @@
 import { limitValue } from '../checks';
-import { isPlanned } from '../cut';
+import { isPlanned } from '../stages/cut';
 import { bySide, SIDES } from '../geometry';
 import type { Plan } from '../plan';
-import type { DrillWanted, PairAxle, PairTarget, ShaftWanted } from '../shafts';
+import type { DrillWanted, PairAxle, PairTarget, ShaftWanted } from '../stages/shafts';
 import type { Results } from './results';
 
 /** What the search for stock shafts asks: what a shaft must be, the axle it goes into, and where it should end up. */

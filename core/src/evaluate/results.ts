@@ -1,4 +1,4 @@
-import type { BriefResult } from '../brief';
+import type { BriefResult } from '../stages/brief';
 import type { Check, StageId } from '../checks';
 import type {
   EndsResult,
@@ -10,15 +10,15 @@ import type {
   SquareResult,
   StandResult,
   TubeResult,
-} from '../cut';
-import type { CapacityResult, DonorResult, RatioResult, SlipFinding } from '../donor';
+} from '../stages/cut';
+import type { CapacityResult, DonorResult, RatioResult, SlipFinding } from '../stages/donor';
 import type { Sided } from '../geometry';
-import type { BendResult, BrakeResult, PatternResult, RetentionWay, StudResult } from '../hub-ends';
-import type { JointResult } from '../mating';
+import type { BendResult, BrakeResult, PatternResult, RetentionWay, StudResult } from '../stages/hubs';
+import type { JointResult } from '../stages/mating';
 import type { Figure } from '../measure';
-import type { ShaftsResult, StrengthResult } from '../shafts';
-import type { StanceResult } from '../stance';
-import type { AngleResult, LevelResult, RoomResult, SurveyResult } from '../survey';
+import type { ShaftsResult, StrengthResult } from '../stages/shafts';
+import type { StanceResult } from '../stages/stance';
+import type { AngleResult, LevelResult, RoomResult, SurveyResult } from '../stages/survey';
 import type { Contradicted } from './contradictions';
 import type { InUse } from './in-use';
 import type { Known } from './reading-figures';

@@ -2,7 +2,7 @@ import { dayNumber } from '../numerics';
 import { keeps, told, unknownCheck, type Check } from '../checks';
 import { derive, given, type Figure } from '../measure';
 import { DONOR_PARTS, type PatternRoute, type Plan } from '../plan';
-import type { JointResult } from '../mating';
+import type { JointResult } from '../stages/mating';
 
 type Of = (id: string) => Figure | undefined;
 

@@ -5,7 +5,7 @@ import { SIDES } from '../geometry';
 import { expandedUncertainty, type InstrumentId, type Reading } from '../measure';
 import { CLOCKS, completePlan, findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
 import { ORDER_SHEETS, orderSheet } from '../sheets';
-import { shaftOrder } from '../shafts';
+import { shaftOrder } from '../stages/shafts';
 import { reading } from '../testing/plans';
 import { allFigures, evaluate } from './index';
 

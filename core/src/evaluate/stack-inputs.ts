@@ -1,5 +1,5 @@
 import { limitValue } from '../checks';
-import { isPlanned, type SchoolPlan } from '../cut';
+import { isPlanned, type SchoolPlan } from '../stages/cut';
 import type { Side } from '../geometry';
 import { standardUncertainty, type Figure } from '../measure';
 import type { Plan } from '../plan';
@@ -11,8 +11,8 @@ import {
   type StackLimits,
   type StackPart,
   type StackSide,
-} from '../shafts';
-import { tightest } from '../stance';
+} from '../stages/shafts';
+import { tightest } from '../stages/stance';
 import type { Results } from './results';
 
 type Maybe = Figure | undefined;

@@ -1,4 +1,4 @@
-import type { SchoolPlan } from '../cut';
+import type { SchoolPlan } from '../stages/cut';
 import type { Figure } from '../measure';
 import type { Results, StripItem } from './results';
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import tern from '../../../examples/tern.json';
-import { isPlanned } from '../cut';
+import { isPlanned } from '../stages/cut';
 import { expandedUncertainty, type Reading } from '../measure';
 import { completePlan, planForDonor, type Choices, type PartOffer, type PartSearch, type Plan } from '../plan';
 import { cutSheet, orderSheet } from '../sheets';
-import { orderHolds, shaftOrder, withReceived } from '../shafts';
+import { orderHolds, shaftOrder, withReceived } from '../stages/shafts';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate, type Results } from './index';
 

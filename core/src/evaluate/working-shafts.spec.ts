@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Check } from '../checks';
 import type { PartOffer, PartSearch, Plan } from '../plan';
-import { compareReceived, orderHolds, orderMoved, runStack, shaftOrder, stockPairs } from '../shafts';
+import { compareReceived, orderHolds, orderMoved, runStack, shaftOrder, stockPairs } from '../stages/shafts';
 import { orderSheet } from '../sheets';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate, pairQuestion, stackLimits, stackSide } from './index';

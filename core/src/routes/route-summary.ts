@@ -1,5 +1,5 @@
 import { isOpen, isUnknown } from '../checks';
-import { isPlanned } from '../cut';
+import { isPlanned } from '../stages/cut';
 import { daysOf, pricesOf, sellersWord, type Price, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import type { Figure } from '../measure';

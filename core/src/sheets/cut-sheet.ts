@@ -1,10 +1,10 @@
 import { isOpen, isUnknown, type Check } from '../checks';
-import { clockName, isPlanned, markDatum, standWords, type FaceSquare } from '../cut';
+import { clockName, isPlanned, markDatum, standWords, type FaceSquare } from '../stages/cut';
 import { heldBy, type Contradicted, type Decision, type Results } from '../evaluate';
 import { SIDES, type Side, type Sided } from '../geometry';
 import { expandedUncertainty, type Assumed, type Figure } from '../measure';
 import { inSentence, placeName, showAgainst, showValue, type Plan } from '../plan';
-import { toBuy, type ShaftSource } from '../shafts';
+import { toBuy, type ShaftSource } from '../stages/shafts';
 import { LIMITS, type LimitId } from '../checks';
 import type { LengthUnit } from '../units';
 import {

@@ -1,10 +1,10 @@
 import { isOpen, isUnknown, type StageId } from '../checks';
 import type { Results } from '../evaluate';
 import { SIDES, type Side } from '../geometry';
-import { turnSense } from '../hub-ends';
+import { turnSense } from '../stages/hubs';
 import { given, type Figure } from '../measure';
 import { chosenPart, factText, type PartOffer, type Plan } from '../plan';
-import { shaftOrder, type ShaftLine, type ShaftOrder } from '../shafts';
+import { shaftOrder, type ShaftLine, type ShaftOrder } from '../stages/shafts';
 import type { LengthUnit } from '../units';
 import { CAUTIONS, RETENTION_NAMES } from './words';
 import {

@@ -14,7 +14,7 @@ import {
   SPACERS,
 } from '../plan';
 import { routeSummary } from '../routes';
-import { runStack, shaftOrder } from '../shafts';
+import { runStack, shaftOrder } from '../stages/shafts';
 import { everySheet, everyView } from './every-part';
 
 /** The day on which all of it is computed. */

@@ -1,0 +1,133 @@
+import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { SIDES } from '../../geometry';
+import type { Figure } from '../../measure';
+import { factText, findFact, type Fact } from '../../plan';
+
+type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Facts = Readonly<Record<string, Fact | undefined>>;
+
+interface Fault {
+  readonly level: 'caution' | 'stop';
+  readonly reason: string;
+  readonly todo: string;
+}
+
+/** What a finding means, by fact and value. What is not here is in order. */
+const FAULTS: Readonly<Record<string, Readonly<Record<string, Fault>>>> = {
+  'cond.gears': {
+    worn: {
+      level: 'caution',
+      reason: 'A worn pair runs on as it is, but cannot be set anew.',
+      todo: 'Keep its shims and its mesh, or count a new pair into the money.',
+    },
+    broken: {
+      level: 'stop',
+      reason: 'Pitted or chipped teeth break further under load.',
+      todo: 'Count a gear set and its setting into the money, or leave this donor.',
+    },
+  },
+  'cond.fasteners': {
+    seized: {
+      level: 'caution',
+      reason: 'Seized bolts cost hours, and break.',
+      todo: 'Soak them days before; count the hours, and new fasteners.',
+    },
+    sheared: {
+      level: 'caution',
+      reason: 'A sheared bolt has to be drilled out, and its thread may go with it.',
+      todo: 'Count the drilling and a thread insert into the money.',
+    },
+  },
+  'cond.threads': {
+    damaged: {
+      level: 'caution',
+      reason: 'A stripped thread holds nothing.',
+      todo: 'Count thread inserts into the money, and look whether there is metal for them.',
+    },
+  },
+  'cond.inserts': {
+    bought: {
+      level: 'caution',
+      reason: 'The part is no use without it.',
+      todo: 'Order it before anything else is bought.',
+    },
+    never: {
+      level: 'stop',
+      reason: 'A missing insert that nobody sells makes the whole part scrap.',
+      todo: 'Leave this donor, or find the insert on another one first.',
+    },
+  },
+};
+
+/** Checks of what was found on the donor: seen faults, run-out, worn journals, bent tubes. */
+export function conditionChecks(
+  facts: Facts,
+  of: (id: string) => Figure | undefined,
+  limits: Changes,
+): Check[] {
+  return [
+    ...Object.keys(FAULTS).flatMap((id) => factCheck(id, facts[id])),
+    ...SIDES.flatMap((side) => [
+      ...measured(of(`cond.runout.${side}`), 'cond.runout', limits, {
+        what: `Wheel face runs out, ${side}`,
+        fine: `Wheel face runs true, ${side}`,
+        reason: 'A bent flange shakes the wheel and works its bearing loose.',
+        todo: 'Read it again on the bare flange; a bent shaft is replaced, never straightened.',
+      }),
+      ...measured(of(`cond.journal.${side}`), 'cond.journal', limits, {
+        what: `Bearing journal is worn, ${side}`,
+        fine: `Bearing journal is good, ${side}`,
+        reason: 'A worn journal lets the shaft move and the seal leak.',
+        todo: 'Plan another shaft, or a bearing that runs on a fresh place.',
+      }),
+    ]),
+    ...measured(of('cond.straight'), 'cond.straight', limits, {
+      what: 'The tubes are bent',
+      fine: 'The tubes are straight',
+      reason: 'A cut keeps the bend and adds its own.',
+      todo: 'Straighten before any end is cut, or leave this donor.',
+    }),
+  ];
+}
+
+function factCheck(id: string, fact: Fact | undefined): Check[] {
+  if (!fact) return [];
+  const fault = FAULTS[id]?.[fact.value];
+  const label = findFact(id)?.label ?? id;
+  const told = fact.evidence === 'seller' ? ', the seller says' : '';
+  const base = {
+    id,
+    stage: 'donor' as const,
+    at: `fact.${id}`,
+    title: `${label}: ${factText(id, fact.value)}${told}`,
+  };
+  return [
+    fault ? { ...base, ...fault } : { ...base, level: 'ok', reason: 'Looked at and in order.', todo: '' },
+  ];
+}
+
+interface Words {
+  readonly what: string;
+  readonly fine: string;
+  readonly reason: string;
+  readonly todo: string;
+}
+
+function measured(figure: Figure | undefined, limitId: LimitId, limits: Changes, words: Words): Check[] {
+  if (!figure) return [];
+  return [
+    judge({
+      id: figure.id,
+      stage: 'donor',
+      figure,
+      way: 'atMost',
+      limit: limitOf(limits, limitId),
+      holds: words.fine,
+      fails: words.what,
+      unknown: `${words.what}: not known`,
+      todo: words.todo,
+      reason: words.reason,
+      at: figure.id,
+    }),
+  ];
+}

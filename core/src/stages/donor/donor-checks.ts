@@ -1,0 +1,78 @@
+import { judgeClosure, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { SIDES } from '../../geometry';
+import type { Figure } from '../../measure';
+import type { DonorResult } from './donor-stage';
+
+type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+
+/** Checks of the donor's own readings: what must add up contradicts itself where it does not. */
+export function donorChecks(result: DonorResult, limits: Changes): Check[] {
+  const checks: Check[] = [];
+  const { widthClosure, splineOff } = result;
+  if (widthClosure)
+    checks.push(
+      closureCheck(
+        { id: 'donor.width', what: 'Donor’s halves', figure: widthClosure, at: 'donor.width' },
+        limits,
+        ['donor.half.left', 'donor.half.right', 'donor.width'],
+      ),
+    );
+  for (const side of SIDES) {
+    const figure = result.closure[side];
+    if (!figure) continue;
+    const at = `donor.tube.${side}`;
+    checks.push(
+      closureCheck({ id: `donor.closure.${side}`, what: `Donor’s ${side} side`, figure, at }, limits, [
+        `donor.casting.${side}`,
+        at,
+        `donor.brakeSpace.${side}`,
+        `donor.half.${side}`,
+      ]),
+    );
+  }
+  if (splineOff) checks.push(splineCheck(splineOff, limits));
+  return checks;
+}
+
+interface Closing {
+  readonly id: string;
+  readonly what: string;
+  readonly figure: Figure;
+  readonly at: string;
+}
+
+function closureCheck({ id, what, figure, at }: Closing, limits: Changes, readings: readonly string[]): Check {
+  return judgeClosure(
+    {
+      id,
+      stage: 'donor',
+      figure,
+      limit: limitOf(limits, 'donor.closure'),
+      holds: `${what}: the readings add up`,
+      fails: `${what}: the readings do not add up`,
+      unknown: `${what}: not known`,
+      todo: 'Read each of them again, with the shaft pushed fully home, before any mark is scribed.',
+      reason: 'Cuts are differences of these readings: an error in one goes straight into the metal.',
+      at,
+    },
+    readings,
+  );
+}
+
+function splineCheck(figure: Figure, limits: Changes): Check {
+  return judgeClosure(
+    {
+      id: 'donor.spline',
+      stage: 'donor',
+      figure,
+      limit: limitOf(limits, 'donor.splineMajor'),
+      holds: 'Spline matches its tooth count and pitch',
+      fails: 'Spline is not the one written down',
+      unknown: 'Spline: not known',
+      todo: 'Count the teeth again and measure over their tops; a 45° spline has another form.',
+      reason: 'A shaft with another tooth count, pitch or pressure angle does not enter the side gear.',
+      at: 'donor.splineTeeth',
+    },
+    ['donor.splineTeeth', 'donor.splinePitch', 'donor.splineMajor'],
+  );
+}

@@ -1,0 +1,291 @@
+import {
+  compared,
+  judge,
+  keeps,
+  limitOf,
+  told,
+  unknownCheck,
+  type Check,
+  type LimitChange,
+  type LimitId,
+} from '../../checks';
+import { SIDES, sideName, type Side } from '../../geometry';
+import { asMade, derive, type Figure } from '../../measure';
+import type { Retention, ShaftRoute, Use } from '../../plan';
+import { formatLength } from '../../units';
+import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-stage';
+
+type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Maybe = Figure | undefined;
+
+export interface ShaftChecksInput {
+  readonly shafts: ShaftsResult;
+  /** What holds the donor’s shafts, and what will hold the new ones. */
+  readonly retention: Retention;
+  readonly retentionTo: Retention;
+  readonly route: ShaftRoute;
+  readonly use: Use;
+  /** Spline major diameter by the standard, mm. */
+  readonly splineMajor: Maybe;
+  /** What is wrong with a pair from stock, each a sentence; empty where nothing is. */
+  readonly pairTrouble: readonly string[];
+  readonly body: Readonly<Record<Side, Maybe>>;
+  /** Full-depth spline on each of the donor's shafts, and the whole shaft, mm. */
+  readonly spline: Readonly<Record<Side, Maybe>>;
+  readonly length: Readonly<Record<Side, Maybe>>;
+  readonly floatMin: Maybe;
+  readonly floatMax: Maybe;
+  /** What stands beyond a clip’s groove that is no longer needed, mm: it may come off. */
+  readonly spareEnd: Maybe;
+  /** Shafts that arrived, as measured. */
+  readonly received: Readonly<Record<Side, Maybe>>;
+}
+
+/** Checks of shafts: what may be shortened, what engages, what touches. */
+export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
+  const checks: Check[] = [...retentionChecks(input), ...pairChecks(input)];
+  if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value)
+    checks.push(floatCheck(input.floatMin));
+  for (const side of SIDES) {
+    checks.push(...plausible(input, side));
+    const need = input.shafts.needs[side];
+    if (!need) continue;
+    checks.push(...shortenChecks(input, need, side));
+    checks.push(...receivedChecks(input, need, side, limits));
+    if (need.source === 'stockShort') checks.push(stockCheck(need, side, limits));
+    checks.push(...fitChecks(input, input.shafts.fit[side], side, limits));
+  }
+  return checks;
+}
+
+function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
+  if (retentionTo !== 'cClip') return [];
+  const hard = use === 'strip';
+  return [
+    {
+      id: 'shaft.retention',
+      stage: 'donor',
+      ...told(hard ? 'caution' : 'ok', {
+        holds: 'C-clip retention noted',
+        fails: 'C-clip shafts on the strip',
+        todo: 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.',
+      }),
+      reason:
+        'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
+      at: 'donor.shaft.left',
+    },
+  ];
+}
+
+const floatCheck = (figure: Figure): Check => ({
+  id: 'shaft.float',
+  stage: 'donor',
+  level: 'stop',
+  title: 'End-float: the least is more than the most',
+  figure: compared(figure),
+  reason: 'Engagement is worked out at both ends of the float.',
+  todo: 'Read the end-float again, or swap the two numbers.',
+  contradicts: ['donor.endFloatMin', 'donor.endFloatMax'],
+  at: 'donor.endFloatMin',
+});
+
+function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
+  const l = spline[side];
+  const L = length[side];
+  if (!l || !L || l.value < L.value) return [];
+  return [
+    {
+      id: `shaft.splineLength.${side}`,
+      stage: 'donor',
+      level: 'stop',
+      title: `${sideName(side)} shaft is shorter than its spline`,
+      figure: compared(l),
+      reason: `The shaft is only ${formatLength(L.value, { unit: 'mm' })} mm long.`,
+      todo: 'Read both again: the length runs from the wheel face to the inner end.',
+      at: `donor.shaftSpline.${side}`,
+    },
+  ];
+}
+
+function shortenChecks(
+  { retention, route, splineMajor, body }: ShaftChecksInput,
+  need: ShaftNeed,
+  side: Side,
+): Check[] {
+  if (route !== 'shorten' || need.source !== 'shortened') return [];
+  const checks: Check[] = [];
+  if (retention === 'cClip')
+    checks.push({
+      id: `shaft.cClip.${side}`,
+      stage: 'cut',
+      level: 'stop',
+      title: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
+      reason:
+        'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
+      todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
+      at: `donor.shaft.${side}`,
+    });
+  checks.push(neckedCheck(body[side], splineMajor, side));
+  return checks;
+}
+
+function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {
+  const base = {
+    id: `shaft.necked.${side}`,
+    stage: 'cut' as const,
+    reason: 'A full spline needs its major diameter; thinner stock leaves the teeth without tops.',
+    at: `donor.shaftBody.${side}`,
+  };
+  if (!d || !D_o)
+    return unknownCheck({
+      ...base,
+      unknown: `Whether the ${side} shaft’s body takes a new spline: not known`,
+      lacks: [`donor.shaftBody.${side}`, 'donor.splineTeeth', 'donor.splinePitch'],
+    });
+  const spare = derive({
+    id: `shaft.spare.${side}`,
+    label: `Body over the spline’s major diameter, ${side}`,
+    unit: 'mm',
+    formula: '{d} − {D_o}',
+    source: 'Minus where the teeth would have no tops',
+    inputs: { d, D_o },
+  });
+  return {
+    ...base,
+    ...told(keeps('atLeast', spare.value, 0, 'mm') ? 'ok' : 'stop', {
+      holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
+      fails: `${sideName(side)} shaft cannot be splined again: necked body`,
+      todo: 'Order new shafts. Never build a shaft up by welding.',
+    }),
+    figure: compared(spare),
+  };
+}
+
+const CLIPPED =
+  'The clip holds its inner end, so the wheel face moves by what it is off, and the rotor with it.';
+const FREE = 'Engagement and gap are worked out for the one that arrived.';
+
+/** A shaft that arrived against the one that the plan wants; what engages follows from the one that arrived. */
+function receivedChecks(
+  { received: both, retentionTo }: ShaftChecksInput,
+  need: ShaftNeed,
+  side: Side,
+  limits: Changes,
+): Check[] {
+  const received = both[side];
+  const clip = retentionTo === 'cClip';
+  if (!received || !BOUGHT_SHAFTS.includes(need.source)) return [];
+  const off = differ(received, need.fitted, {
+    id: `shaft.receivedOff.${side}`,
+    label: `Shaft as received against the plan, ${side}`,
+  });
+  const long = off.value > 0;
+  return [
+    judge({
+      id: `shaft.received.${side}`,
+      stage: 'shafts',
+      figure: off,
+      way: 'within',
+      limit: limitOf(limits, 'order.length'),
+      holds: `${sideName(side)} shaft that arrived is as planned`,
+      fails: `${sideName(side)} shaft that arrived is too ${long ? 'long' : 'short'}`,
+      unknown: `${sideName(side)} shaft that arrived: not known`,
+      reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. ${clip ? CLIPPED : FREE}`,
+      todo: `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`,
+      at: received.id,
+    }),
+  ];
+}
+
+const differ = (read: Figure, wanted: Figure, name: Pick<Figure, 'id' | 'label'>): Figure =>
+  derive({
+    ...name,
+    unit: 'mm',
+    formula: '{L} − {L_0}',
+    source: 'What is there less what is wanted, by its number',
+    inputs: {
+      L: read,
+      L_0: asMade(wanted, { id: `${name.id}.wanted`, label: wanted.label, u: 0, source: 'As ordered' }),
+    },
+  });
+
+function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
+  return judge({
+    id: `shaft.stock.${side}`,
+    stage: 'cut',
+    figure: derive({
+      id: `shaft.stockOff.${side}`,
+      label: `Stock short shaft against the length needed, ${side}`,
+      unit: 'mm',
+      formula: '{L_short} − {L_new}',
+      source: 'What is had less what is needed',
+      inputs: { L_short: need.fitted, L_new: need.needed },
+    }),
+    way: 'within',
+    limit: limitOf(limits, 'shaft.stock'),
+    holds: `Stock short shaft suits the ${side} side`,
+    fails: `Stock short shaft does not match the ${side} side`,
+    unknown: `Stock short shaft, ${side}: not known`,
+    todo: 'Check both shaft lengths and halves; cut this side by the difference, or order a shaft to length.',
+    reason:
+      'The side gears may stand at different distances from the pinion axis, so a short shaft is not always right on the other side.',
+    at: `donor.shaft.${side}`,
+  });
+}
+
+const pairChecks = ({ pairTrouble }: ShaftChecksInput): Check[] =>
+  pairTrouble.map((reason, i) => ({
+    id: `shaft.pair.${i + 1}`,
+    stage: 'shafts',
+    level: 'stop',
+    title: 'The two shafts from stock are unlike',
+    reason,
+    todo: 'Take two with the same flange, bearing and spline.',
+    at: 'shaft.pair',
+  }));
+
+function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Changes): Check[] {
+  const share = shareCheck(fit.share, side, limits);
+  return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, input.spareEnd, side, limits)];
+}
+
+function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
+  return judge({
+    id: `shaft.engagement.${side}`,
+    stage: 'cut',
+    figure: share,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.engagement'),
+    stop: limitOf(limits, 'shaft.engagementLeast'),
+    holds: `${sideName(side)} spline engages fully enough`,
+    fails: `${sideName(side)} spline engages too little`,
+    unknown: `How far the ${side} spline engages: not known`,
+    todo: 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
+    reason: 'Too little spline in the side gear strips or twists under load.',
+    at: 'shaft.spline',
+    lacks: ['shaft.spline', `donor.shaftSpline.${side}`, `donor.sideGear.${side}`, 'donor.sideGearSpline'],
+  });
+}
+
+function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Changes): Check {
+  const end = spare
+    ? ` ${formatLength(spare.value, { unit: 'mm' })} mm beyond the old groove may come off.`
+    : '';
+  return judge({
+    id: `shaft.gap.${side}`,
+    stage: 'cut',
+    figure: gap,
+    way: 'atLeast',
+    limit: limitOf(limits, 'shaft.gap'),
+    stop: 0,
+    holds: `${sideName(side)} shaft is clear of the cross shaft`,
+    fails: (level) =>
+      `${sideName(side)} shaft ${level === 'stop' ? 'runs into' : 'is too near'} the cross shaft`,
+    unknown: `Whether the ${side} shaft clears the cross shaft: not known`,
+    todo: `Shorten the order length, or take the difference off the inner end and chamfer it.${end}`,
+    reason:
+      'A shaft that touches the cross shaft pushes the bearing out when the axle warms up or the end-float closes.',
+    at: `donor.shaft.${side}`,
+    lacks: ['donor.crossShaft', `donor.shaft.${side}`],
+  });
+}

@@ -1,0 +1,328 @@
+import { isPlanned, type SchoolPlan, type SchoolResult } from '../cut';
+import { bySide, otherSide, SIDES, type Side, type Sided } from '../../geometry';
+import { asMade, derive, type Figure } from '../../measure';
+import type { School, ShaftRoute } from '../../plan';
+
+type Maybe = Figure | undefined;
+
+export interface ShaftsInput {
+  readonly schools: readonly SchoolResult[];
+  readonly chosen: School;
+  readonly route: ShaftRoute;
+  readonly shaftLeft: Maybe;
+  readonly shaftRight: Maybe;
+  readonly splineLeft: Maybe;
+  readonly splineRight: Maybe;
+  readonly gearLeft: Maybe;
+  readonly gearRight: Maybe;
+  readonly newSpline: Maybe;
+  readonly gearSpline: Maybe;
+  readonly crossShaft: Maybe;
+  readonly floatMin: Maybe;
+  readonly floatMax: Maybe;
+  readonly step: Maybe;
+  /** The pair chosen from stock: lengths, and spline on each. */
+  readonly pairLeft: Maybe;
+  readonly pairRight: Maybe;
+  readonly pairSplineLeft: Maybe;
+  readonly pairSplineRight: Maybe;
+  /** A clip holds the new shafts’ inner ends. */
+  readonly clip: boolean;
+  /** What arrived, as measured: it is what will run. */
+  readonly receivedLeft: Maybe;
+  readonly receivedRight: Maybe;
+  /** Half with the ends it will have, and as it stands by now. */
+  readonly halfLeft: Maybe;
+  readonly halfRight: Maybe;
+  readonly standLeft: Maybe;
+  readonly standRight: Maybe;
+  /** Sides whose tube was measured after the work: their shafts follow it. */
+  readonly workedLeft: boolean;
+  readonly workedRight: boolean;
+  /** What the maker holds either way, mm. */
+  readonly made: Maybe;
+}
+
+/** Where a side's shaft comes from. */
+export type ShaftSource = 'own' | 'stockShort' | 'stockPair' | 'new' | 'shortened' | 'other';
+
+/** Shafts that come from outside: made to order, or from stock. */
+export const BOUGHT_SHAFTS: readonly ShaftSource[] = ['new', 'other', 'stockShort', 'stockPair'];
+
+/** The shaft one side needs under one way to cut. */
+export interface ShaftNeed {
+  readonly source: ShaftSource;
+  /** Old length less the cut, mm. */
+  readonly needed: Figure;
+  /** What is fitted: the length ordered, or that of the stock shaft, mm. */
+  readonly fitted: Figure;
+}
+
+/** How the chosen shafts sit in the differential. */
+export interface ShaftFit {
+  readonly engagedMin: Maybe;
+  readonly engagedMax: Maybe;
+  /** The lesser of both as a share of the side gear's spline. */
+  readonly share: Maybe;
+  /** Shaft end to cross shaft, shaft fully home, mm. */
+  readonly gap: Maybe;
+  /** Full-depth spline of the shaft that will run, mm. */
+  readonly spline: Maybe;
+}
+
+export interface ShaftsResult {
+  readonly bySchool: Readonly<Partial<Record<School, Sided<ShaftNeed | undefined>>>>;
+  readonly needs: Sided<ShaftNeed | undefined>;
+  readonly fit: Sided<ShaftFit>;
+}
+
+/** Shafts that every way to cut asks for. */
+export function shaftNeeds(input: ShaftsInput): ShaftsResult['bySchool'] {
+  const all: Partial<Record<School, Sided<ShaftNeed | undefined>>> = {};
+  for (const plan of input.schools)
+    if (isPlanned(plan)) all[plan.school] = bySide((side) => needOf(input, plan, side));
+  return all;
+}
+
+/** Shafts for every way to cut, and how those of the chosen way sit. */
+export function shaftsStage(input: ShaftsInput): ShaftsResult {
+  const all = shaftNeeds(input);
+  const plan = input.schools.find((s) => s.school === input.chosen);
+  const needs = all[input.chosen] ?? { left: undefined, right: undefined };
+  const fit = bySide((side) => fitOf(input, plan && isPlanned(plan) ? plan : undefined, needs[side], side));
+  return { bySchool: all, needs, fit };
+}
+
+const shaftOf = (input: ShaftsInput, side: Side): Maybe =>
+  side === 'left' ? input.shaftLeft : input.shaftRight;
+
+function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | undefined {
+  const L = shaftOf(input, side);
+  if (!L) return undefined;
+  const needed = neededOf(input, plan, side, L);
+  return { needed, ...fitted(input, plan, side, L, needed) };
+}
+
+function neededOf(input: ShaftsInput, plan: SchoolPlan, side: Side, L: Figure): Figure {
+  const base = {
+    id: `${plan.school}.shaft.${side}`,
+    label: `Shaft length needed, ${side}`,
+    unit: 'mm' as const,
+  };
+  const [H, now, worked] =
+    side === 'left'
+      ? [input.halfLeft, input.standLeft, input.workedLeft]
+      : [input.halfRight, input.standRight, input.workedRight];
+  // A clip sets the wheel by the shaft alone; the housing that was welded moves only the brake.
+  if (worked && !input.clip && plan.school === input.chosen && H && now)
+    return derive({
+      ...base,
+      formula: '{L} + {H_now} − {H}',
+      source: 'Old length, and what the half as measured after the work is longer or shorter',
+      inputs: { L, H_now: now, H },
+    });
+  return derive({
+    ...base,
+    formula: '{L} − {c}',
+    source: 'Old length less the cut: brake space and seat stay',
+    inputs: { L, c: plan.cut[side] },
+  });
+}
+
+function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
+  const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
+  const pair = side === 'left' ? input.pairLeft : input.pairRight;
+  if (plan.school === 'stockShafts' && pair)
+    return {
+      source: 'stockPair' as const,
+      fitted: derive({
+        ...base,
+        formula: '{L_stock}',
+        source: 'The shaft that can be bought, as it is',
+        inputs: { L_stock: pair },
+      }),
+    };
+  return fittedAlone(input, plan, side, own, needed);
+}
+
+function fittedAlone(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, needed: Figure) {
+  const base = { id: `${plan.school}.fitted.${side}`, label: `Shaft length, ${side}`, unit: 'mm' as const };
+  const work = plan.work[side];
+  if (work === 'leave')
+    return {
+      source: 'own' as const,
+      fitted: derive({ ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } }),
+    };
+  const short = shaftOf(input, otherSide(side));
+  if (plan.school === 'shortShaft' && short)
+    return {
+      source: 'stockShort' as const,
+      fitted: derive({
+        ...base,
+        formula: '{L_short}',
+        source: 'A second stock short shaft, as long as the other side’s',
+        inputs: { L_short: short },
+      }),
+    };
+  const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
+  const step = input.step;
+  if (!step || step.value === 0)
+    return {
+      source,
+      fitted: derive({
+        ...base,
+        formula: '{L_new}',
+        source: 'Length needed, not rounded',
+        inputs: { L_new: needed },
+      }),
+    };
+  return {
+    source,
+    fitted: derive({
+      ...base,
+      formula: 'round({L_new}/{q})·{q}',
+      source: 'Length needed, rounded to the step the shaft maker works to',
+      inputs: { L_new: needed, q: step },
+    }),
+  };
+}
+
+function fitOf(
+  input: ShaftsInput,
+  plan: SchoolPlan | undefined,
+  need: ShaftNeed | undefined,
+  side: Side,
+): ShaftFit {
+  const none = {
+    engagedMin: undefined,
+    engagedMax: undefined,
+    share: undefined,
+    gap: undefined,
+    spline: undefined,
+  };
+  const H_now = (side === 'left' ? input.standLeft : input.standRight) ?? plan?.half[side];
+  if (!plan || !need || !H_now) return none;
+  const end = endOf(input, need, H_now, side);
+  return {
+    ...engaged(input, need, end, side),
+    gap: gapOf(input, end, side),
+    spline: splineOf(input, need, side),
+  };
+}
+
+/** Inner end of the shaft from the pinion axis, mm. */
+function endOf(input: ShaftsInput, need: ShaftNeed, H_now: Figure, side: Side): Figure {
+  const base = { id: `shaft.end.${side}`, label: `Shaft’s inner end, ${side}`, unit: 'mm' as const };
+  const [H, L] = side === 'left' ? [input.halfLeft, input.shaftLeft] : [input.halfRight, input.shaftRight];
+  if (input.clip && H && L)
+    return derive({
+      ...base,
+      formula: '{H} − {L}',
+      source: 'From the pinion axis: the clip stays where the donor had it, whatever the shaft’s length',
+      inputs: { H, L },
+    });
+  return derive({
+    ...base,
+    formula: '{H_now} − {L}',
+    source: 'From the pinion axis, shaft pushed fully home',
+    inputs: { H_now, L: runningShaft(input, need, side) },
+  });
+}
+
+/** Standard uncertainty of a shaft that is cut and splined again by hand, mm. */
+const SHORTENED_U = 0.25 / Math.sqrt(3);
+
+/**
+ * The shaft that will run: what arrived as it was measured, what is ordered as its maker holds it, else the shaft that
+ * is there. Under a clip what arrived moves the wheel, not the inner end, so it stands in the half already.
+ */
+export function runningShaft(
+  input: Pick<ShaftsInput, 'receivedLeft' | 'receivedRight' | 'made'>,
+  { source, fitted }: ShaftNeed,
+  side: Side,
+): Figure {
+  const came = side === 'left' ? input.receivedLeft : input.receivedRight;
+  if (came && BOUGHT_SHAFTS.includes(source)) return came;
+  if (source === 'own' || source === 'stockShort' || source === 'stockPair') return fitted;
+  const u = source === 'shortened' ? SHORTENED_U : (input.made?.value ?? 0) / Math.sqrt(3);
+  return asMade(fitted, {
+    id: `shaft.asMade.${side}`,
+    label: `Shaft as made, ${side}`,
+    u,
+    source: source === 'shortened' ? 'Shortened by hand' : 'As ordered, as its maker holds it',
+    ...(source !== 'shortened' && input.made ? { by: input.made } : {}),
+  });
+}
+
+/** Spline length of the shaft that is fitted: bought ones as ordered, else the donor's. */
+export function splineOf(input: ShaftsInput, need: ShaftNeed, side: Side): Maybe {
+  const own = side === 'left' ? input.splineLeft : input.splineRight;
+  if (need.source === 'own') return own;
+  if (need.source === 'stockPair') return side === 'left' ? input.pairSplineLeft : input.pairSplineRight;
+  if (need.source === 'stockShort') return side === 'left' ? input.splineRight : input.splineLeft;
+  return input.newSpline ?? own;
+}
+
+function engaged(input: ShaftsInput, need: ShaftNeed, p: Figure, side: Side) {
+  const l = splineOf(input, need, side);
+  const y_g = side === 'left' ? input.gearLeft : input.gearRight;
+  const l_g = input.gearSpline;
+  if (!l || !y_g || !l_g || !input.floatMin || !input.floatMax)
+    return { engagedMin: undefined, engagedMax: undefined, share: undefined };
+  const at = (name: string, label: string, e: Figure) =>
+    derive({
+      id: `engaged.${name}.${side}`,
+      label: `${label}, ${side}`,
+      unit: 'mm',
+      formula: 'max(0, min({p} + {e} + {l}, {y_g} + {l_g}) − max({p} + {e}, {y_g}))',
+      source: 'Overlap of the shaft’s and the side gear’s full-depth splines',
+      inputs: { p, e, l, y_g, l_g },
+    });
+  const engagedMin = at('in', 'Engaged, shaft fully home', input.floatMin);
+  const engagedMax = at('out', 'Engaged, shaft fully out', input.floatMax);
+  const share = derive({
+    id: `engaged.share.${side}`,
+    label: `Share of the side gear engaged, ${side}`,
+    unit: 'ratio',
+    formula: 'min({l_in}, {l_out})/{l_g}',
+    source: 'The lesser engagement over the side gear’s spline length',
+    inputs: { l_in: engagedMin, l_out: engagedMax, l_g },
+  });
+  return { engagedMin, engagedMax, share };
+}
+
+function gapOf({ crossShaft: d }: ShaftsInput, p: Figure, side: Side): Maybe {
+  if (!d) return undefined;
+  return derive({
+    id: `shaft.gap.${side}`,
+    label: `Gap to the cross shaft, ${side}`,
+    unit: 'mm',
+    formula: '{p} − {d}/2',
+    source: 'Inner end to the cross shaft’s side, shaft fully home: no end-float added',
+    inputs: { p, d },
+  });
+}
+
+/** What has to be bought, in words: `2 shafts`, `1 short shaft`, `nothing`. */
+export function toBuy(needs: Sided<ShaftNeed | undefined> | undefined, plan: SchoolPlan): string {
+  const sources = SIDES.map((side) => needs?.[side]?.source ?? guess(plan, side));
+  const count = (s: ShaftSource) => sources.filter((x) => x === s).length;
+  const parts = [
+    counted(count('new'), 'shaft'),
+    counted(count('stockShort'), 'short shaft'),
+    counted(count('stockPair'), 'stock shaft'),
+    counted(count('other'), 'tube and shaft', 'tubes and shafts'),
+  ].filter(Boolean);
+  if (parts.length) return parts.join(', ');
+  return count('shortened') ? 'spline work' : 'nothing';
+}
+
+function guess(plan: SchoolPlan, side: Side): ShaftSource {
+  if (plan.school === 'stockShafts') return 'stockPair';
+  if (plan.work[side] === 'widen') return 'other';
+  if (plan.work[side] === 'leave') return 'own';
+  return plan.school === 'shortShaft' ? 'stockShort' : 'new';
+}
+
+const counted = (n: number, one: string, many = `${one}s`): string =>
+  n === 0 ? '' : `${n} ${n === 1 ? one : many}`;

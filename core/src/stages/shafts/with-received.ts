@@ -1,0 +1,43 @@
+import type { Plan } from '../../plan';
+import type { Received } from './shaft-order';
+
+/** Who took the shafts, and why where one is kept although it is not as ordered. */
+export interface Taken {
+  readonly who: string;
+  readonly reason?: string;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/**
+ * The plan with shafts that were taken standing in it as they were measured. One that is kept although its length is
+ * off is an accepted deviation: its reason stands with the check, and so on the sheet.
+ */
+export function withReceived(plan: Plan, { sizes }: Received, { who, reason, at }: Taken): Plan {
+  const lengths = sizes.filter((s) => s.what === 'length');
+  const others = sizes.filter((s) => !s.ok && s.what !== 'length');
+  const said = (side: string) =>
+    others.filter((s) => s.side === side).map((s) => `${s.what} off by ${s.off.toFixed(2)} mm`);
+  const readings = lengths.map(({ side, measured }) => {
+    const note = [reason, ...said(side)].filter(Boolean).join('; ');
+    return [
+      `shaft.received.${side}`,
+      {
+        repeats: [{ value: measured, who, at }],
+        instrument: 'rule' as const,
+        datum: 'inner end',
+        ...(note ? { note } : {}),
+      },
+    ] as const;
+  });
+  const accepted = lengths
+    .filter((s) => !s.ok && reason !== undefined)
+    .map(
+      ({ side, off }) => [`shaft.received.${side}`, { reason: reason ?? '', figure: off, who, at }] as const,
+    );
+  return {
+    ...plan,
+    readings: { ...plan.readings, ...Object.fromEntries(readings) },
+    accepted: { ...plan.accepted, ...Object.fromEntries(accepted) },
+  };
+}

@@ -1,0 +1,244 @@
+import {
+  isOpen,
+  judge,
+  judgeClosure,
+  limitOf,
+  unknownCheck,
+  type Check,
+  type LimitChange,
+  type LimitId,
+} from '../../checks';
+import { SIDES, sideName, type Side } from '../../geometry';
+import type { Figure } from '../../measure';
+import { findQuantity, type Fact, type Spacer } from '../../plan';
+import { POSE_WORDS } from './poses';
+import type { Clearance, StanceResult } from './stance-stage';
+
+type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+
+export interface StanceChecksInput {
+  readonly stance: StanceResult;
+  readonly spacer: Spacer;
+  readonly spacerThick: Figure | undefined;
+  /** What stands inboard, as facts `room.kind.…`. */
+  readonly facts: Readonly<Record<string, Fact | undefined>>;
+}
+
+/** Checks of wheel and tyre: what they clear on each side, under the lip, round the brake; and the spacer. */
+export function stanceChecks(input: StanceChecksInput, limits: Changes): Check[] {
+  const { stance, spacer, spacerThick } = input;
+  const checks: Check[] = [];
+  if (stance.tyreProblem) checks.push(tyreCheck(stance.tyreProblem));
+  if (stance.diameterOff) checks.push(diameterCheck(stance.diameterOff, limits));
+  if (stance.barShort) checks.push(barCheck());
+  for (const side of SIDES) {
+    const gaps = (['inboard', 'outboard'] as const).map((from) => gapCheck(input, side, from, limits));
+    checks.push(...gaps, radialCheck(stance, side, gaps[1] as Check, limits));
+  }
+  checks.push(caliperCheck(stance.caliper, limits));
+  if (spacer !== 'none') checks.push(spacerCheck(spacer, spacerThick, limits));
+  return checks;
+}
+
+const tyreCheck = (problem: string): Check => ({
+  id: 'stance.tyre',
+  stage: 'stance',
+  level: 'stop',
+  title: 'The tyre’s size cannot be read',
+  reason: problem,
+  todo: 'Copy it from the sidewall.',
+  at: 'wheel.rim',
+});
+
+const diameterCheck = (figure: Figure, limits: Changes): Check =>
+  judgeClosure(
+    {
+      id: 'tyre.size',
+      stage: 'stance',
+      figure,
+      limit: limitOf(limits, 'tyre.size'),
+      holds: 'Tyre’s diameter is the one its size says',
+      fails: 'Tyre’s diameter is not the one its size says',
+      unknown: 'Tyre’s diameter against its size: not known',
+      reason: 'Clearances, revolutions and torque follow from it; one of the two belongs to another tyre.',
+      todo: 'Read size and diameter off the tyre that will be used, pumped up.',
+      at: 'brief.tyreDiameter',
+    },
+    ['brief.tyreDiameter'],
+  );
+
+const barCheck = (): Check => ({
+  id: 'stance.bar',
+  stage: 'stance',
+  level: 'stop',
+  title: 'The lateral bar does not reach through the travel',
+  reason: 'A bar shorter than its ends are apart cannot be: the axle would be pulled off.',
+  todo: 'Read its length, its rise and the bump and droop travel again.',
+  at: 'bar.length',
+  contradicts: ['bar.length', 'bar.rise'],
+});
+
+/** The clearance with the least left over its limit; undefined where nothing stands there. */
+export function tightest(
+  list: readonly Clearance[],
+  side: Side,
+  from: Clearance['from'],
+  limits: Changes,
+): Clearance | undefined {
+  const margin = (c: Clearance) => c.gap.value - limitOf(limits, `stance.${c.limit}`).value;
+  return list
+    .filter((c) => c.side === side && c.from === from)
+    .reduce<Clearance | undefined>((best, c) => (!best || margin(c) < margin(best) ? c : best), undefined);
+}
+
+/** What stands at a room reading: `inner arch`, or the reading’s own words. */
+const thing = (place: string): string =>
+  place.startsWith('room.out')
+    ? 'the arch lip'
+    : `what stands ${findQuantity(place)?.label.toLowerCase() ?? 'inboard'}`;
+
+/** Of the inboard readings, the heights whose kind of thing was not said. */
+function kindUnsaid(place: string, facts: StanceChecksInput['facts']): boolean {
+  const [, way, , height, side] = place.split('.');
+  return way === 'in' && facts[`room.kind.${height ?? ''}.${side ?? ''}`] === undefined;
+}
+
+const REASON = 'A tyre that rubs is cut through; one that touches a spring or brake line takes it along.';
+
+/** The tightest gap is judged; while a pose is not known nothing clears, though what touches already touches. */
+function gapCheck(
+  { stance, facts }: StanceChecksInput,
+  side: Side,
+  from: Clearance['from'],
+  limits: Changes,
+): Check {
+  const worst = tightest(stance.clearances, side, from, limits);
+  const lacks = stance.lacks[side][from];
+  const base = { id: `stance.${from}.${side}`, stage: 'stance' as const, at: 'wheel.et' };
+  const unknown = `Whether the ${side} tyre clears ${from}: not known`;
+  if (!worst) {
+    if (lacks.length) return unknownCheck({ ...base, unknown, reason: REASON, lacks });
+    return {
+      ...base,
+      level: 'ok',
+      title: `${sideName(side)} tyre has nothing ${from}`,
+      reason: 'In every pose it stays below the arch lip by the gap that is kept under it.',
+      todo: '',
+    };
+  }
+  const limit = limitOf(limits, `stance.${worst.limit}`);
+  const kind = kindUnsaid(worst.place, facts)
+    ? ' What stands there was not said, so the wider gap is kept.'
+    : '';
+  const check = judge({
+    ...base,
+    figure: worst.gap,
+    way: 'atLeast',
+    limit,
+    stop: 0,
+    holds: `${sideName(side)} tyre clears ${from}`,
+    fails: (level) =>
+      `${sideName(side)} tyre ${level === 'stop' ? 'touches' : 'is too near'} ${thing(worst.place)}`,
+    unknown,
+    todo: advice(stance, side, from, limit.value - worst.gap.value),
+    reason: `Least at ${POSE_WORDS[worst.pose]}. ${REASON}${kind}`,
+  });
+  if (isOpen(check) || lacks.length === 0) return check;
+  return {
+    ...unknownCheck({ ...base, unknown, reason: `${check.reason} Not all poses are known yet.`, lacks }),
+    ...(check.figure ? { figure: check.figure } : {}),
+    limit,
+  };
+}
+
+function advice(stance: StanceResult, side: Side, from: Clearance['from'], short: number): string {
+  const metal = stance.archWork[side];
+  const work =
+    metal === undefined || metal === 0
+      ? ''
+      : ` No place clears on this side: ${metal.toFixed(1)} mm of metal would have to move.`;
+  const move = stance.axleMove;
+  if (move !== undefined)
+    return `One offset cannot suit both sides: set the axle ${Math.abs(move).toFixed(1)} mm further to the ${move > 0 ? 'left' : 'right'}, then choose the offset.${work}`;
+  const toward = from === 'inboard' ? 'less' : 'more';
+  return `Take ${short.toFixed(1)} mm ${toward} offset, ${from === 'inboard' ? 'a wider' : 'a narrower'} axle, or a narrower tyre.${work}`;
+}
+
+/** A tyre that certainly stays inboard of the lip may rise past it; any other has to stay below. */
+function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: Changes): Check {
+  const radial = stance.radial[side];
+  const base = {
+    id: `stance.radial.${side}`,
+    stage: 'stance' as const,
+    reason: 'A tyre that stands out under the lip must stay below it; one that stays inboard may rise past it.',
+    at: `room.lip.${side}`,
+  };
+  const limit = limitOf(limits, 'stance.radial');
+  const unknown = `Whether the ${side} tyre stays below the lip at bump: not known`;
+  if (outboard.level === 'ok' && radial && radial.value < limit.value)
+    return {
+      ...base,
+      level: 'ok',
+      title: `${sideName(side)} tyre rises inside the lip`,
+      figure: { value: radial.value, unit: 'mm', figureId: radial.id },
+      limit,
+      todo: '',
+    };
+  const check = judge({
+    ...base,
+    figure: radial,
+    way: 'atLeast',
+    limit,
+    holds: `${sideName(side)} tyre stays below the lip at full bump`,
+    fails: `${sideName(side)} tyre comes up to the lip at bump`,
+    unknown,
+    todo: 'Bring the tyre inboard, limit the bump travel, or roll the lip.',
+    lacks: stance.lacks[side].radial,
+  });
+  if (check.level !== 'caution' || outboard.level !== 'unknown') return check;
+  return {
+    ...unknownCheck({ ...base, unknown, lacks: outboard.lacks ?? [] }),
+    figure: check.figure,
+    limit,
+  } as Check;
+}
+
+const caliperCheck = (caliper: Figure | undefined, limits: Changes): Check =>
+  judge({
+    id: 'stance.caliper',
+    stage: 'stance',
+    figure: caliper,
+    way: 'atLeast',
+    limit: limitOf(limits, 'stance.caliper'),
+    stop: 0,
+    holds: 'The rim turns round the brake',
+    fails: 'The rim is too near the brake',
+    unknown: 'Whether the rim turns round the brake: not known',
+    todo: 'A larger rim, a smaller brake, or another barrel; read the rim where the brake sits.',
+    reason: 'Brake, rim and bearing give under load, and stones get between them.',
+    at: 'rim.inside',
+    lacks: ['rim.inside', 'brake.radius'],
+  });
+
+function spacerCheck(spacer: Spacer, thick: Figure | undefined, limits: Changes): Check {
+  const plain = spacer === 'plain';
+  return judge({
+    id: 'stance.spacer',
+    stage: 'stance',
+    figure: thick,
+    way: plain ? 'atMost' : 'atLeast',
+    limit: limitOf(limits, plain ? 'spacer.plain' : 'spacer.adapter'),
+    beyond: 'stop',
+    holds: 'The spacer is within its limit',
+    fails: plain ? 'The plain spacer is too thick' : 'The bolted adapter is too thin',
+    unknown: `Thickness of the ${plain ? 'spacer' : 'adapter'}: not known`,
+    todo: plain
+      ? 'Longer studs and a bolted adapter, or another offset.'
+      : 'A thicker adapter, or a wheel with another offset.',
+    reason: plain
+      ? 'Every millimetre comes off the thread in the nut, and bends the stud.'
+      : 'An adapter must be thick enough for the studs that hold it and the studs it carries.',
+    at: 'spacer.thick',
+    lacks: ['spacer.thick'],
+  });
+}
