@@ -1,5 +1,6 @@
+export * from './stages';
 export * from './stages/brief';
-export * from './checks';
+export * from './stage';
 export * from './stages/cut';
 export * from './stages/donor';
 export * from './drawing';

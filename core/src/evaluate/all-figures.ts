@@ -1,6 +1,20 @@
-import { isPlanned } from '../stages/cut';
 import { isFigure, type Figure } from '../measure';
+import { STAGES } from '../stages';
 import type { Results } from './results';
+
+const FIGURES = STAGES.flatMap((s) => s.contents.figures ?? []);
+
+const found = new WeakMap<object, readonly Figure[]>();
+
+/** Figures in what a node gave, found once as long as it gives the same. */
+function figuresIn(value: unknown): readonly Figure[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const before = found.get(value);
+  if (before) return before;
+  const figures = isFigure(value) ? [value] : Object.values(value).flatMap(figuresIn);
+  found.set(value, figures);
+  return figures;
+}
 
 /**
  * Every figure of the results by id, readings and all that stands between included, so that a working can be found by
@@ -9,10 +23,8 @@ import type { Results } from './results';
 export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   const map = new Map<string, Figure>();
   for (const { figure } of Object.values(results.known)) add(map, figure);
-  const { known: _known, checks: _checks, decisions: _decisions, schools, ...parts } = results;
-  // The chosen way’s figures stand last, so that what is shared goes by them.
-  collect(map, parts, new Set());
-  collect(map, schools.filter(isPlanned), new Set());
+  FIGURES.forEach(results.of);
+  for (const value of results.given()) for (const figure of figuresIn(value)) add(map, figure);
   return map;
 }
 
@@ -20,11 +32,4 @@ function add(map: Map<string, Figure>, figure: Figure): void {
   if (map.get(figure.id) === figure) return;
   map.set(figure.id, figure);
   for (const { figure: input } of Object.values(figure.working.inputs)) if (!map.has(input.id)) add(map, input);
-}
-
-function collect(map: Map<string, Figure>, value: unknown, seen: Set<object>): void {
-  if (typeof value !== 'object' || value === null || seen.has(value)) return;
-  seen.add(value);
-  if (!Array.isArray(value) && isFigure(value)) add(map, value);
-  else for (const part of Object.values(value)) collect(map, part, seen);
 }

@@ -1,12 +1,19 @@
+import { stackLimits, stackSides } from '../stages/shafts/figures/stack';
+import { brakes, lines, studs } from '../stages/hubs/figures/hub-ends';
 import { describe, expect, it } from 'vitest';
 import { SIDES } from '../geometry';
 import { routeSummary } from '../routes';
-import { runStack, shaftOrder } from '../stages/shafts';
 import { everySheet, everyView } from '../testing/every-part';
 import { randomPlan } from '../testing/random-plan';
 import { workedPlan } from '../testing/plans';
 import type { LengthUnit } from '../units';
-import { allFigures, evaluate, pairQuestion, stackLimits, stackSide } from './index';
+import { runStack } from '../stages/shafts/stack';
+import { shaftOrder } from '../stages/shafts/shaft-order';
+import { allFigures } from './all-figures';
+import { evaluate } from './evaluate';
+import { pairQuestion } from '../stages/shafts/figures/pair-question';
+import { joints } from '../stages/mating/joints';
+import { stance } from '../stages/stance/figures/stance';
 
 const UNITS: readonly LengthUnit[] = ['mm', 'in', 'frac'];
 const NO_NUMBER = /NaN|Infinity|undefined|\[object/;
@@ -35,19 +42,21 @@ describe('any plan that a file allows', () => {
       const said = [
         results.checks,
         results.decisions,
-        everyView(plan, results),
-        everySheet(plan, results, unit),
-        shaftOrder(plan, results),
-        routeSummary({ id: 'a', name: 'b' }, plan, results),
-        pairQuestion(plan, results),
-        results.stance,
-        results.hubs,
-        results.mating,
+        everyView(results),
+        everySheet(results, unit),
+        results.of(shaftOrder),
+        routeSummary({ id: 'a', name: 'b' }, results),
+        results.of(pairQuestion),
+        results.of(stance),
+        results.of(studs),
+        results.of(brakes),
+        results.of(lines),
+        results.of(joints),
         results.strip,
       ];
       expect(wrongNumbers(said), `seed ${seed}`).toEqual([]);
       for (const side of SIDES)
-        if (seed % 40 === 0) runStack(stackSide(plan, results, side), stackLimits(plan, results, side), 50);
+        if (seed % 40 === 0) runStack(results.of(stackSides)[side], results.of(stackLimits)[side], 50);
     }
   }, 240_000);
 });

@@ -1,4 +1,4 @@
-import type { Check } from '../checks';
+import type { Check } from '../stage';
 import { restsOn, type Figure } from '../measure';
 
 /** Readings that contradict others of the same thing, each with what is said of it. */

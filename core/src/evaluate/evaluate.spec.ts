@@ -1,13 +1,19 @@
+import { ratio } from '../stages/donor/figures/judged';
+import { studs } from '../stages/hubs/figures/hub-ends';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isOpen, type Check } from '../checks';
-import { isPlanned } from '../stages/cut';
+import { isOpen, type Check } from '../stage';
 import { standardUncertainty } from '../measure';
 import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
 import type { Results } from './results';
+import { isPlanned } from '../stages/cut/school-stage';
+import { marks } from '../stages/cut/figures/marks';
+import { schools } from '../stages/cut/figures/schools';
+import { shafts } from '../stages/shafts/figures/shafts';
+import { square } from '../stages/cut/figures/stand';
 
 const value = (plan: Plan, id: string): number => {
   const figure = allFigures(evaluate(plan)).get(id);
@@ -35,14 +41,14 @@ describe('marks', () => {
   });
 
   it('runs the blade inside the slug, and says how long things get', () => {
-    const { marks } = evaluate(workedPlan());
-    expect(marks.marks.left?.inner.blade).toBe('outboard');
-    expect(marks.marks.left?.outer.blade).toBe('inboard');
-    expect(marks.marks.left?.slug.value).toBeCloseTo(89, 6);
-    expect(marks.marks.right?.slug.value).toBeCloseTo(38.5, 6);
-    expect(marks.marks.left?.tubeTacked.value).toBeCloseTo(497.8, 6);
-    expect(marks.marks.left?.tubeWelded.value).toBeCloseTo(497, 6);
-    expect(marks.widthExpected?.value).toBeCloseTo(1402, 6);
+    const found = evaluate(workedPlan()).of(marks);
+    expect(found.marks.left?.inner.blade).toBe('outboard');
+    expect(found.marks.left?.outer.blade).toBe('inboard');
+    expect(found.marks.left?.slug.value).toBeCloseTo(89, 6);
+    expect(found.marks.right?.slug.value).toBeCloseTo(38.5, 6);
+    expect(found.marks.left?.tubeTacked.value).toBeCloseTo(497.8, 6);
+    expect(found.marks.left?.tubeWelded.value).toBeCloseTo(497, 6);
+    expect(found.widthExpected?.value).toBeCloseTo(1402, 6);
   });
 
   it('takes the end off at 588 − 64.3 and leaves 497 − 64.3 − 2 + 0.8', () => {
@@ -54,7 +60,7 @@ describe('marks', () => {
   });
 
   it('carries tape, gap, weld and scribing into the half to expect', () => {
-    const left = evaluate(workedPlan()).marks.halfExpected.left;
+    const left = evaluate(workedPlan()).of(marks).halfExpected.left;
     // u² = tape 0.8²/3 + scribe 2·0.25²/3 + gap 0.05²/3 + weld 0.5²/3
     const byHand = Math.sqrt((0.8 ** 2 + 2 * 0.25 ** 2 + 0.05 ** 2 + 0.5 ** 2) / 3);
     expect(left && standardUncertainty(left)).toBeCloseTo(byHand, 4);
@@ -89,9 +95,9 @@ describe('shafts', () => {
 
   it('fits the stock short shaft on the long side, with its own spline', () => {
     const plan = workedPlan({}, { school: 'shortShaft' });
-    const { shafts } = evaluate(plan);
-    expect(shafts.needs.left?.source).toBe('stockShort');
-    expect(shafts.needs.right?.source).toBe('own');
+    const found = evaluate(plan).of(shafts);
+    expect(found.needs.left?.source).toBe('stockShort');
+    expect(found.needs.right?.source).toBe('own');
     expect(value(plan, 'shortShaft.shaft.left')).toBeCloseTo(724.9, 6);
     expect(value(plan, 'shortShaft.fitted.left')).toBeCloseTo(724.7, 6);
     // End 741.5 − 724.7 = 16.8 on the left too; gear there 18.3 to 51.9.
@@ -160,10 +166,10 @@ describe('checks', () => {
     // 751.2 a side: the right half of 741.5 is 9.7 short.
     expect(check(plan, 'cut.widen.right')?.figure?.value).toBeCloseTo(9.7, 6);
     expect(check(plan, 'cut.widen.left')).toBeUndefined();
-    expect(evaluate(plan).marks.marks.right).toBeUndefined();
+    expect(evaluate(plan).of(marks).marks.right).toBeUndefined();
     // What will make it is not known; what is wanted of it is, and its shaft is held to the gear all the same.
-    expect(evaluate(plan).marks.widthExpected?.value).toBeCloseTo(1502.4, 6);
-    const { fit, needs } = evaluate(plan).shafts;
+    expect(evaluate(plan).of(marks).widthExpected?.value).toBeCloseTo(1502.4, 6);
+    const { fit, needs } = evaluate(plan).of(shafts);
     expect(needs.right?.source).toBe('other');
     expect(fit.right.gap?.value).toBeCloseTo(751.2 - 734.5 - 11.1, 6);
     expect(fit.right.share?.value).toBeGreaterThan(0.9);
@@ -202,13 +208,13 @@ describe('checks', () => {
       ...facing('right', 'before', { top: 88.9, front: 88.1, rear: 88.2 }),
     };
     expect(check(workedPlan(before), 'square.camber.right')).toBeUndefined();
-    expect(evaluate(workedPlan(before)).square.sets.right.before?.stations).toBe(3);
+    expect(evaluate(workedPlan(before)).of(square).sets.right.before?.stations).toBe(3);
     const both = {
       ...before,
       ...facing('right', 'tacked', { top: 88.9, front: 88.1, rear: 88.2 }),
       ...facing('right', 'welded', { top: 88.16, front: 88.1, rear: 88.2 }),
     };
-    expect(evaluate(workedPlan(both)).square.latest.right?.phase).toBe('welded');
+    expect(evaluate(workedPlan(both)).of(square).latest.right?.phase).toBe('welded');
   });
 
   it('tells when the instrument cannot prove squareness', () => {
@@ -279,7 +285,7 @@ describe('an unfinished plan', () => {
     const lacks = (id: string) => results.decisions.find((d) => d.id === id)?.lacks;
     expect(lacks('cut')).toEqual(['donor.half.left', 'donor.half.right', 'brief.targetWidth']);
     expect(lacks('marks')).toContain('donor.tube.right');
-    expect(results.schools.some(isPlanned)).toBe(false);
+    expect(results.of(schools).some(isPlanned)).toBe(false);
     expect(results.checks).toEqual([]);
     expect(results.stages).toEqual({
       brief: 'untouched',
@@ -295,7 +301,9 @@ describe('an unfinished plan', () => {
 
   it('offers the way that needs no target as soon as the halves are known', () => {
     const readings = { 'donor.half.left': reading('tape', 792), 'donor.half.right': reading('tape', 741.5) };
-    const planned = evaluate({ ...EMPTY_PLAN, readings }).schools.filter(isPlanned);
+    const planned = evaluate({ ...EMPTY_PLAN, readings })
+      .of(schools)
+      .filter(isPlanned);
     expect(planned.map((s) => s.school)).toEqual(['shortShaft']);
   });
 });
@@ -318,8 +326,8 @@ describe('recomputing', () => {
     const first = evaluateAgain(plan);
     const moved = { ...plan, readings: { ...plan.readings, 'wheel.et': reading('chosen', 27.4) } };
     const second = evaluateAgain(moved);
-    expect(second.hubs).toBe(first.hubs);
-    expect(second.judged).toBe(first.judged);
+    expect(second.of(studs)).toBe(first.of(studs));
+    expect(second.of(ratio)).toBe(first.of(ratio));
     const cutChecksOf = ({ checks }: Results) => checks.filter((c) => c.stage === 'cut');
     const after = cutChecksOf(second);
     expect(after.length).toBeGreaterThan(3);

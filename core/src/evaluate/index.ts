@@ -1,13 +1,8 @@
 export * from './all-figures';
+export * from './contradictions';
+export { lacking } from './decisions';
 export * from './evaluate';
 export * from './evidence';
-export * from './results';
-export { placeWord } from './strip';
-export * from './rests-on';
-export * from './stack-inputs';
-export * from './pair-question';
-export * from './contradictions';
-export * from './in-use';
 export * from './iso-day';
-export * from './route-cost';
-export { lacking } from './decisions';
+export * from './rests-on';
+export * from './results';

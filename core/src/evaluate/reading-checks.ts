@@ -1,6 +1,6 @@
-import type { Check } from '../checks';
-import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS } from '../measure';
-import { quantity, quantityName, showValue, type Plan } from '../plan';
+import { type Check, quantityName } from '../stage';
+import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS, showValue } from '../measure';
+import { quantity, type Plan } from '../plan';
 import type { Known } from './results';
 
 /** A stop for every reading whose repeats disagree: its mean is nobody’s reading, and what rests on it is held. */

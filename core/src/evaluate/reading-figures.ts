@@ -7,7 +7,8 @@ import {
   type Reading,
   type ReadingSummary,
 } from '../measure';
-import { findQuantity, QUANTITIES, quantityName, type Brief, type Fallback, type Quantity } from '../plan';
+import { findQuantity, QUANTITIES, type Plan } from '../plan';
+import { quantityName, type Fallback, type Quantity } from '../stage';
 
 /** A quantity as the plan knows it now: its figure, and what its repeats say together. */
 export interface Known {
@@ -20,14 +21,15 @@ export interface Known {
  * Turns readings into figures, one by one, keeping the same object while a reading stays the same so that
  * later stages can tell what changed. A quantity without a reading yields its fallback, marked as assumed, or nothing.
  */
-export function readingFigures(): (
-  readings: Readonly<Record<string, Reading>>,
-  brief: Brief,
-) => Readonly<Record<string, Known>> {
+export function readingFigures(): (plan: Plan) => Readonly<Record<string, Known>> {
   let kept: ReadonlyMap<string, { reading: Reading; known: Known }> = new Map();
-  return (readings, brief) => {
+  return (plan) => {
+    const { readings } = plan;
     const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
-    for (const q of BY_BRIEF) all[q.id] = assumedBy(q, brief);
+    for (const q of BY_FIELD) {
+      const known = assumedBy(q, plan);
+      if (known) all[q.id] = known;
+    }
     const now = new Map<string, { reading: Reading; known: Known }>();
     for (const id in readings) {
       const reading = readings[id];
@@ -55,12 +57,15 @@ const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({
 const FALLBACKS: ReadonlyMap<string, Known> = new Map(
   QUANTITIES.flatMap((q) => (q.fallback ? [[q.id, assume(q, q.fallback)] as const] : [])),
 );
-const BY_BRIEF = QUANTITIES.filter((q) => q.fallbackFor);
+const BY_FIELD = QUANTITIES.filter((q) => q.fallbackBy);
 const made = new Map<Fallback, Known>();
 
-/** The default that the brief asks for; the same object while it asks for the same. */
-function assumedBy(q: Quantity, brief: Brief): Known {
-  const fallback = q.fallbackFor?.(brief) as Fallback;
+/** The default that a field of the plan asks for; the same object while it asks for the same. */
+function assumedBy(q: Quantity, plan: Plan): Known | undefined {
+  const { part = '', field = '', values = {} } = q.fallbackBy ?? {};
+  const parts = plan as unknown as Readonly<Record<string, Readonly<Record<string, string>>>>;
+  const fallback = values[parts[part]?.[field] ?? ''];
+  if (!fallback) return undefined;
   const known = made.get(fallback) ?? assume(q, fallback);
   made.set(fallback, known);
   return known;

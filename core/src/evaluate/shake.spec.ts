@@ -3,11 +3,16 @@ import packhorse from '../../../examples/tern-packhorse.json';
 import tern from '../../../examples/tern.json';
 import { SIDES } from '../geometry';
 import { expandedUncertainty, type InstrumentId, type Reading } from '../measure';
-import { CLOCKS, completePlan, findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
-import { ORDER_SHEETS, orderSheet } from '../sheets';
-import { shaftOrder } from '../stages/shafts';
+import { completePlan, findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
+import { SHEETS, sheetOf } from '../sheets';
 import { reading } from '../testing/plans';
-import { allFigures, evaluate } from './index';
+import { CLOCKS } from '../stages/cut/square-quantities';
+import { shaftOrder } from '../stages/shafts/shaft-order';
+import { allFigures } from './all-figures';
+import { evaluate } from './evaluate';
+import { angles } from '../stages/survey/figures/car';
+import { joints } from '../stages/mating/joints';
+import { patterns } from '../stages/hubs/figures/patterns';
 
 const TODAY = '2026-11-26';
 const demo = completePlan(tern.plan as unknown as Plan);
@@ -431,12 +436,14 @@ function everything(plan: Plan): ReadonlyMap<string, string> {
     ...r.checks.map(
       (c) => [`!${c.id}`, `${c.level} ${c.figure?.value ?? ''} ${c.title} ${c.reason} ${c.todo}`] as const,
     ),
-    ...r.mating.map((j) => [`&${j.id}`, text([j.verdict, j.computed, j.faces])] as const),
-    ...r.angles.map((a) => [`~${a.id}`, text(a)] as const),
-    ...ORDER_SHEETS.map((id) => [`@${id}`, text(orderSheet(id, plan, r, 'mm').sections)] as const),
-    ['=order', text(shaftOrder(plan, r))],
-    ['%jig', text(r.hubs.patterns.jig)],
-    ['%face', text(r.hubs.patterns.face)],
+    ...r.of(joints).map((j) => [`&${j.id}`, text([j.verdict, j.computed, j.faces])] as const),
+    ...r.of(angles).map((a) => [`~${a.id}`, text(a)] as const),
+    ...SHEETS.filter((s) => s.id !== 'cut').map(
+      (s) => [`@${s.id}`, text(sheetOf(s, r, 'mm').sections)] as const,
+    ),
+    ['=order', text(r.of(shaftOrder))],
+    ['%jig', text(r.of(patterns).jig)],
+    ['%face', text(r.of(patterns).face)],
   ]);
 }
 

@@ -1,14 +1,26 @@
+import type { Sheet } from '../stage';
+import { shafts } from '../stages/shafts/figures/shafts';
+import { tubes } from '../stages/cut/figures/tubes';
+import { marks } from '../stages/cut/figures/marks';
+import { patterns } from '../stages/hubs/figures/patterns';
+import { brakes } from '../stages/hubs/figures/hub-ends';
+import { ratio } from '../stages/donor/figures/judged';
+import { demand } from '../stages/brief/figures/torque';
+import { stance } from '../stages/stance/figures/stance';
 import { describe, expect, it } from 'vitest';
 import tern from '../../../examples/tern.json';
-import type { Check } from '../checks';
-import { SIDES } from '../geometry';
+import type { Check } from '../stage';
 import { restsOn, type Figure } from '../measure';
 import { seededRandom } from '../numerics';
 import { completePlan, findQuantity, type Plan } from '../plan';
-import { cutSheet, ORDER_SHEETS, orderSheet, type CutSheet } from '../sheets';
+import { SHEETS, sheetOf } from '../sheets';
 import { randomPlan } from '../testing/random-plan';
-import { workedPlan } from '../testing/plans';
-import { allFigures, evaluate, heldBy, type Results } from './index';
+import { sheetFor, workedPlan } from '../testing/plans';
+import { allFigures } from './all-figures';
+import { evaluate } from './evaluate';
+import { heldBy } from './contradictions';
+import type { Results } from './results';
+import { schools } from '../stages/cut/figures/schools';
 
 const whole = completePlan(tern.plan as unknown as Plan);
 
@@ -43,10 +55,10 @@ function silentDefaults(plan: Plan, figure: Figure): string[] {
 
 const numeric = /\d/;
 
-function sheetFaults(sheet: CutSheet, results: Results): string[] {
+function sheetFaults(sheet: Sheet, results: Results): string[] {
   return sheet.sections.flatMap(({ rows }) =>
     rows.flatMap(({ item, note, cells }) =>
-      SIDES.map((side) => cells[side]).flatMap(({ text, figure }) => {
+      cells.flatMap(({ text, figure }) => {
         if (!figure) return [];
         const assumed = Object.values(figure.assumed);
         return [
@@ -68,21 +80,21 @@ function sheetFaults(sheet: CutSheet, results: Results): string[] {
 
 /** What a decision that says it has all it needs must have brought about. */
 const DONE: Readonly<Record<string, (r: Results, plan: Plan) => boolean>> = {
-  cut: (r, p) => r.schools.some((s) => s.school === p.choices.school && 'width' in s),
-  shafts: ({ shafts }) => !!shafts.needs.left && !!shafts.needs.right,
-  engagement: ({ shafts }) => !!shafts.fit.left.share && !!shafts.fit.right.share,
-  stance: ({ stance }) => stance.proven,
-  torque: ({ brief }, p) => p.brief.gears.length === 0 || !!brief.demand,
-  ratio: ({ judged }) => !!judged.ratio.ratio,
-  brakes: ({ hubs }) => !!hubs.brakes.shim.left && !!hubs.brakes.shim.right,
-  pattern: ({ hubs }) => hubs.patterns.same !== undefined,
-  marks: ({ marks, tubes, schools }, p) => {
-    const school = schools.find((s) => s.school === p.choices.school);
+  cut: (r, p) => r.of(schools).some((s) => s.school === p.choices.school && 'width' in s),
+  shafts: ({ of }) => !!of(shafts).needs.left && !!of(shafts).needs.right,
+  engagement: ({ of }) => !!of(shafts).fit.left.share && !!of(shafts).fit.right.share,
+  stance: ({ of }) => of(stance).proven,
+  torque: ({ of }, p) => p.brief.gears.length === 0 || !!of(demand),
+  ratio: ({ of }) => !!of(ratio).ratio,
+  brakes: ({ of }) => !!of(brakes).shim.left && !!of(brakes).shim.right,
+  pattern: ({ of }) => of(patterns).same !== undefined,
+  marks: ({ of }, p) => {
+    const school = of(schools).find((s) => s.school === p.choices.school);
     if (!school || !('width' in school)) return false;
     return (['left', 'right'] as const).every((side) =>
       p.choices.method === 'newTubes'
-        ? tubes.piece[side] !== undefined
-        : school.work[side] !== 'shorten' || !!marks.marks[side]?.inner.fromDatum,
+        ? of(tubes).piece[side] !== undefined
+        : school.work[side] !== 'shorten' || !!of(marks).marks[side]?.inner.fromDatum,
     );
   },
 };
@@ -120,7 +132,7 @@ describe.each(PLANS)('silence is never clear: %s', (_, planOf, count) => {
   });
 
   it('a stage is settled only where nothing in it is unknown, lacking or held', () => {
-    for (const { seed, results } of cases)
+    for (const { seed, plan, results } of cases)
       for (const [stage, state] of Object.entries(results.stages)) {
         if (state !== 'settled') continue;
         const unknown = results.checks.filter(
@@ -140,10 +152,10 @@ describe.each(PLANS)('silence is never clear: %s', (_, planOf, count) => {
   });
 
   it('a sheet says beside the number what it assumes, and prints nothing that is held', () => {
-    for (const { seed, plan, results } of cases)
+    for (const { seed, results } of cases)
       for (const sheet of [
-        cutSheet(plan, results, 'mm'),
-        ...ORDER_SHEETS.map((id) => orderSheet(id, plan, results, 'frac')),
+        sheetFor('cut', results, 'mm'),
+        ...SHEETS.filter((s) => s.id !== 'cut').map((s) => sheetOf(s, results, 'frac')),
       ])
         expect(sheetFaults(sheet, results), `${seed}`).toEqual([]);
   });

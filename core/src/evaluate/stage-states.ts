@@ -1,61 +1,74 @@
-import { worst, type Check, type StageId } from '../checks';
-import { QUANTITIES, type Plan } from '../plan';
-import type { Decision, StageState } from './results';
+import { QUANTITIES, type Plan, type StageId } from '../plan';
+import {
+  worst,
+  type Check,
+  type Decision,
+  type DecisionDef,
+  type Node,
+  type StageState,
+  type StateDef,
+} from '../stage';
+import { STAGES } from '../stages';
+
+type Of = <T>(node: Node<T>) => T;
+
+const READ_IN = new Map(
+  STAGES.map(({ id }) => [id as string, QUANTITIES.filter((q) => q.stage === id).map((q) => q.id)]),
+);
+const BEGUN = new Map(STAGES.map(({ id, contents }) => [id as string, contents.begun]));
+
+/** Something of a stage was read, chosen or written down. */
+export function touched(plan: Plan, of: Of, stage: string): boolean {
+  const begun = BEGUN.get(stage);
+  return (begun !== undefined && of(begun)) || (READ_IN.get(stage) ?? []).some((id) => plan.readings[id]);
+}
 
 /** How each stage of the rail stands, from its checks, its readings and what its decisions lack. */
 export function stageStates(
   plan: Plan,
+  of: Of,
   checks: readonly Check[],
   decisions: readonly Decision[],
 ): Readonly<Record<StageId, StageState>> {
-  const of = (id: string) => decisions.find((d) => d.id === id);
-  const lacking = (id: string) => (of(id)?.lacks.length ?? 0) > 0 || of(id)?.held !== undefined;
-  const donorLacks =
-    lacking('ratio') ||
-    !plan.verdicts.donor ||
-    ['cut', 'marks', 'shafts', 'engagement'].some((id) => of(id)?.lacks.some((q) => q.startsWith('donor.')));
-  const cutLacks = lacking('cut') || lacking('marks') || lacking('shafts');
-  return {
-    brief: stateOf(plan, checks, 'brief', !plan.brief.vehicle || !plan.readings['brief.targetWidth']),
-    survey: stateOf(plan, checks, 'survey', lacking('survey') || lacking('room') || lacking('level')),
-    donor: stateOf(plan, checks, 'donor', donorLacks),
-    stance: stateOf(plan, checks, 'stance', lacking('stance') || plan.choices.tyre === ''),
-    shafts: derivedState(plan, checks, 'shafts', cutLacks, lacking('strength')),
-    hubs: stateOf(plan, checks, 'hubs', lacking('pattern') || lacking('studs') || lacking('brakes')),
-    cut: derivedState(plan, checks, 'cut', cutLacks, cutLacks || lacking('engagement')),
-    sheets: cutLacks ? 'untouched' : worst(checks) === 'ok' ? 'settled' : 'inWork',
-  };
+  const found = new Map(decisions.map((d) => [d.id, d]));
+  const open = ({ id }: DecisionDef) =>
+    (found.get(id)?.lacks.length ?? 0) > 0 || found.get(id)?.held !== undefined;
+  const states = STAGES.map(({ id, contents: { state = {} } }) => {
+    const own = checks.filter((c) => c.stage === id);
+    const view = {
+      level: worst(own),
+      all: worst(checks),
+      touched: touched(plan, of, id),
+      waits: (state.after ?? []).some(open),
+      lacks: lacksOf(state, of, open) || lacksOwn(state, found, id),
+    };
+    return [id, stateOf(state, view)] as const;
+  });
+  return Object.fromEntries(states) as Record<StageId, StageState>;
 }
 
-/** A stage that is worked out of others begins when they are complete, or with a reading of its own. */
-function derivedState(
-  plan: Plan,
-  checks: readonly Check[],
-  stage: StageId,
-  waits: boolean,
-  lacks: boolean,
-): StageState {
-  return waits && !touched(plan, stage) && worst(checks.filter((c) => c.stage === stage)) !== 'stop'
-    ? 'untouched'
-    : stateOf(plan, checks, stage, lacks, true);
+interface View {
+  readonly level: Check['level'];
+  readonly all: Check['level'];
+  readonly touched: boolean;
+  readonly waits: boolean;
+  readonly lacks: boolean;
 }
 
-function stateOf(
-  plan: Plan,
-  checks: readonly Check[],
-  stage: StageId,
-  lacks: boolean,
-  derived = false,
-): StageState {
-  const level = worst(checks.filter((c) => c.stage === stage));
+const lacksOf = ({ decisions = [], lacks }: StateDef, of: Of, open: (d: DecisionDef) => boolean): boolean =>
+  decisions.some(open) || (lacks !== undefined && of(lacks));
+
+/** A decision elsewhere lacks what is read in this stage. */
+function lacksOwn({ readsFor = [] }: StateDef, found: ReadonlyMap<string, Decision>, stage: string): boolean {
+  const ids = READ_IN.get(stage) ?? [];
+  return readsFor.some((d) => found.get(d.id)?.lacks.some((id) => ids.includes(id)));
+}
+
+function stateOf({ after, ofAll }: StateDef, { level, all, touched: begun, waits, lacks }: View): StageState {
+  if (ofAll) return waits ? 'untouched' : all === 'ok' ? 'settled' : 'inWork';
+  // What is worked out of others begins when they are complete, or with a reading of its own.
+  if (after && waits && !begun && level !== 'stop') return 'untouched';
   if (level === 'caution' || level === 'stop') return level;
-  if (!derived && !touched(plan, stage)) return 'untouched';
+  if (!after && !begun) return 'untouched';
   return lacks || level === 'unknown' ? 'inWork' : 'settled';
-}
-
-/** Something of a stage was read, chosen or written down. */
-export function touched(plan: Plan, stage: StageId): boolean {
-  if (stage === 'brief' && (plan.brief.vehicle || plan.brief.donor || plan.brief.notes)) return true;
-  if (stage === 'stance' && (plan.choices.tyre !== '' || plan.choices.spacer !== 'none')) return true;
-  return QUANTITIES.some((q) => q.stage === stage && plan.readings[q.id]);
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { EMPTY_PLAN, JOINT_IDS, type Plan } from '../plan';
+import { EMPTY_PLAN, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate } from './evaluate';
-import { placeWord } from './strip';
+import { JOINT_IDS } from '../stages/mating/choices';
+import { placeWord } from '../stages/cut/strip';
 
 const without = (plan: Plan, ...ids: string[]): Plan => ({
   ...plan,

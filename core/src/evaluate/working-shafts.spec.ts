@@ -1,10 +1,16 @@
+import { limitsOf } from '../plan';
+import { shafts } from '../stages/shafts/figures/shafts';
 import { describe, expect, it } from 'vitest';
-import type { Check } from '../checks';
-import type { PartOffer, PartSearch, Plan } from '../plan';
-import { compareReceived, orderHolds, orderMoved, runStack, shaftOrder, stockPairs } from '../stages/shafts';
-import { orderSheet } from '../sheets';
-import { reading, workedPlan } from '../testing/plans';
-import { evaluate, pairQuestion, stackLimits, stackSide } from './index';
+import type { Check, PartOffer, PartSearch } from '../stage';
+import type { Plan } from '../plan';
+import { sheetFor, reading, workedPlan } from '../testing/plans';
+import { compareReceived, orderHolds, orderMoved, shaftOrder } from '../stages/shafts/shaft-order';
+import { runStack } from '../stages/shafts/stack';
+import { stockPairs } from '../stages/shafts/stock-pairs';
+import { evaluate } from './evaluate';
+import { pairQuestion } from '../stages/shafts/figures/pair-question';
+import { stackSides, stackLimits } from '../stages/shafts/figures/stack';
+import { schools } from '../stages/cut/figures/schools';
 
 const offer = (number: string, length: number, more: Partial<PartOffer['size']> = {}): PartOffer => ({
   number,
@@ -51,7 +57,7 @@ const stocked = (): Plan => ({
 describe('stock shafts first', () => {
   it('make the halves, the width and the pinion follow from the pair', () => {
     const results = evaluate(stocked());
-    const school = results.schools.find((s) => s.school === 'stockShafts');
+    const school = results.of(schools).find((s) => s.school === 'stockShafts');
     if (!school || !('width' in school)) throw new Error('not planned');
     // 792 + 686 − 775.4 = 702.6; 741.5 + 683.5 − 724.7 = 700.3.
     expect(school.half.left.value).toBeCloseTo(702.6, 9);
@@ -59,14 +65,14 @@ describe('stock shafts first', () => {
     expect(school.width.value).toBeCloseTo(1402.9, 9);
     expect(school.pinion.value).toBeCloseTo(-1.15, 9);
     expect(school.cut.left.value).toBeCloseTo(89.4, 9);
-    expect(results.shafts.needs.right).toMatchObject({ source: 'stockPair' });
-    expect(results.shafts.needs.right?.fitted.value).toBe(683.5);
+    expect(results.of(shafts).needs.right).toMatchObject({ source: 'stockPair' });
+    expect(results.of(shafts).needs.right?.fitted.value).toBe(683.5);
     expect(results.checks.find((c) => c.id === 'cut.width')?.figure?.value).toBeCloseTo(0.9, 9);
   });
 
   it('wait for a pair to be chosen', () => {
     const results = evaluate(workedPlan({}, { school: 'stockShafts' }));
-    expect(results.schools.find((s) => s.school === 'stockShafts')).toEqual({
+    expect(results.of(schools).find((s) => s.school === 'stockShafts')).toEqual({
       school: 'stockShafts',
       lacks: ['shaft.pair'],
     });
@@ -80,7 +86,7 @@ describe('stock shafts first', () => {
       'donor.sealJournal': reading('caliper', 34.9),
       'donor.flangeHole': reading('caliper', 13.9),
     });
-    const question = pairQuestion(plan, evaluate(plan));
+    const question = evaluate(plan).of(pairQuestion);
     if ('lacks' in question) throw new Error('lacks');
     expect(question.wanted).toEqual({
       retention: 'boltIn',
@@ -100,7 +106,7 @@ describe('stock shafts first', () => {
     // 792 less all of 588 but 40 to the casting, 40 to the end and the gap of 2.
     expect(question.axle.leastHalf.left).toBeCloseTo(286, 9);
     const near = { ...plan, limits: { 'cut.fromCasting': { value: 63, reason: 'Long fillet' } } };
-    const further = pairQuestion(near, evaluate(near));
+    const further = evaluate(near).of(pairQuestion);
     expect('lacks' in further || further.axle.leastHalf.left).toBeCloseTo(309, 9);
     const offers = [
       offer('A', 686),
@@ -116,7 +122,7 @@ describe('stock shafts first', () => {
 
   it('name what the question still lacks', () => {
     const plan = { ...workedPlan(), readings: {} };
-    expect(pairQuestion(plan, evaluate(plan))).toEqual({
+    expect(evaluate(plan).of(pairQuestion)).toEqual({
       lacks: [
         'donor.half.left',
         'donor.shaft.left',
@@ -133,7 +139,7 @@ describe('what stock shafts are asked to be', () => {
   const wanted = (choices: Parameters<typeof workedPlan>[1]) => {
     const ends = { 'donor.bearingBore': reading('caliper', 72.01), 'float.shift': reading('caliper', 21) };
     const plan = workedPlan({ ...MORE, ...ends }, choices);
-    const question = pairQuestion(plan, evaluate(plan));
+    const question = evaluate(plan).of(pairQuestion);
     return 'lacks' in question ? undefined : question.wanted;
   };
 
@@ -149,7 +155,7 @@ describe('what stock shafts are asked to be', () => {
 describe('stack of a plan', () => {
   it('draws the half as planned with the donor’s own uncertainty', () => {
     const plan = workedPlan(MORE);
-    const { parts } = stackSide(plan, evaluate(plan), 'left');
+    const { parts } = evaluate(plan).of(stackSides)['left'];
     expect(parts.half).toMatchObject({ id: 'donor.half.left', value: 701 });
     expect(parts.half?.u).toBeCloseTo(0.8 / Math.sqrt(3), 9);
     expect(parts.shaft).toMatchObject({ value: 684.5, u: 0 });
@@ -159,13 +165,13 @@ describe('stack of a plan', () => {
   });
 
   it('takes a shaft that arrived as it was measured, and so does the plan', () => {
-    const planned = evaluate(workedPlan(MORE)).shafts.fit.left;
+    const planned = evaluate(workedPlan(MORE)).of(shafts).fit.left;
     const plan = workedPlan({ ...MORE, 'shaft.received.left': reading('rule', 681.7) });
     const results = evaluate(plan);
     // 2.8 shorter than 684.5: so much further from the cross shaft, and so much less in the gear.
-    expect((results.shafts.fit.left.gap?.value ?? 0) - (planned.gap?.value ?? 0)).toBeCloseTo(2.8, 9);
-    expect(results.shafts.needs.left?.fitted.value).toBe(684.5);
-    const { parts } = stackSide(plan, results, 'left');
+    expect((results.of(shafts).fit.left.gap?.value ?? 0) - (planned.gap?.value ?? 0)).toBeCloseTo(2.8, 9);
+    expect(results.of(shafts).needs.left?.fitted.value).toBe(684.5);
+    const { parts } = results.of(stackSides)['left'];
     expect(parts.shaft).toMatchObject({ id: 'shaft.received.left', value: 681.7 });
     expect(parts.shaft?.u).toBeCloseTo(0.25 / Math.sqrt(3), 9);
     expect(parts.made).toBeUndefined();
@@ -182,11 +188,11 @@ describe('stack of a plan', () => {
     const [planned, results] = [MORE, { ...MORE, ...came }].map((readings) =>
       evaluate(workedPlan(readings, clip)),
     );
-    expect(results?.shafts.fit.left.gap?.value).toBe(planned?.shafts.fit.left.gap?.value);
+    expect(results?.of(shafts).fit.left.gap?.value).toBe(planned?.of(shafts).fit.left.gap?.value);
     const check = results?.checks.find((c) => c.id === 'shaft.received.left');
     expect(check?.reason).toContain('the wheel face moves by what it is off');
     const plan = workedPlan({ ...MORE, ...came }, clip);
-    const side = stackSide(plan, evaluate(plan), 'left');
+    const side = evaluate(plan).of(stackSides)['left'];
     expect(side).toMatchObject({
       clip: true,
       parts: {
@@ -196,14 +202,14 @@ describe('stack of a plan', () => {
       },
     });
     expect(side.parts.made?.value).toBeCloseTo(-2.8, 9);
-    const line = { ...shaftOrder(plan, evaluate(plan)) };
+    const line = { ...evaluate(plan).of(shaftOrder) };
     const found = compareReceived(
       line,
       [
         { side: 'left', length: 681.7 },
         { side: 'right', length: 684.1 },
       ],
-      {},
+      limitsOf({}),
     );
     expect(found.sizes[0]?.todo).toContain('wheel face and rotor stand further in');
   });
@@ -211,9 +217,9 @@ describe('stack of a plan', () => {
   it('agrees with the figures of the plan at its middle', () => {
     const plan = workedPlan(MORE);
     const results = evaluate(plan);
-    const run = runStack(stackSide(plan, results, 'right'), stackLimits(plan, results, 'right'), 20_000, 5);
+    const run = runStack(results.of(stackSides)['right'], results.of(stackLimits)['right'], 20_000, 5);
     const gap = run.outcomes.find((o) => o.id === 'gap');
-    expect(gap?.mean).toBeCloseTo(results.shafts.fit.right.gap?.value ?? 0, 1);
+    expect(gap?.mean).toBeCloseTo(results.of(shafts).fit.right.gap?.value ?? 0, 1);
     expect(run.outcomes.map((o) => o.id)).toEqual(['engagement', 'gap']);
   });
 
@@ -232,7 +238,7 @@ describe('stack of a plan', () => {
     };
     const plan = workedPlan({ ...MORE, ...room }, { tyre: '165R13' });
     const results = evaluate(plan);
-    const run = runStack(stackSide(plan, results, 'left'), stackLimits(plan, results, 'left'), 20_000, 5);
+    const run = runStack(results.of(stackSides)['left'], results.of(stackLimits)['left'], 20_000, 5);
     const [inboard, outboard, align] = (['inboard', 'outboard', 'align'] as const).map((id) =>
       run.outcomes.find((o) => o.id === id),
     );
@@ -243,9 +249,9 @@ describe('stack of a plan', () => {
     expect(run.all).toBeGreaterThan(0.9);
     // A spring asks for 25 where a rail asks for 19.
     const railed = { ...plan, facts: { 'room.kind.top.left': { value: 'rail', evidence: 'seen' } } } as Plan;
-    expect(stackLimits(railed, evaluate(railed), 'left').inboard).toBe(19);
+    expect(evaluate(railed).of(stackLimits)['left'].inboard).toBe(19);
     const sprung = { ...plan, facts: { 'room.kind.top.left': { value: 'spring', evidence: 'seen' } } } as Plan;
-    expect(stackLimits(sprung, evaluate(sprung), 'left').inboard).toBe(25);
+    expect(evaluate(sprung).of(stackLimits)['left'].inboard).toBe(25);
   });
 });
 
@@ -254,7 +260,7 @@ describe('shaft order', () => {
     ...workedPlan({ ...MORE, 'shaft.shoulder': reading('caliper', 61.2) }),
     facts: { 'donor.material': { value: 'alloy', evidence: 'seen' } },
   } as Plan;
-  const order = shaftOrder(plan, evaluate(plan));
+  const order = evaluate(plan).of(shaftOrder);
 
   it('says all that a maker asks', () => {
     expect(order.lacks).toEqual([]);
@@ -273,12 +279,12 @@ describe('shaft order', () => {
     expect(order.flange).toMatchObject({ holes: 5, pcd: 108.04 });
     expect(order.flange.pilot).toBeCloseTo(63.3, 9);
     const loose = { ...plan, readings: { ...plan.readings, 'shaft.pilotPlay': reading('chosen', 0.16) } };
-    expect(shaftOrder(loose, evaluate(loose)).flange.pilot).toBeCloseTo(63.24, 9);
+    expect(evaluate(loose).of(shaftOrder).flange.pilot).toBeCloseTo(63.24, 9);
   });
 
   it('names what it lacks, and orders nothing that is bought as it is', () => {
     const bare = workedPlan();
-    expect(shaftOrder(bare, evaluate(bare)).lacks).toEqual([
+    expect(evaluate(bare).of(shaftOrder).lacks).toEqual([
       'Bearing journal',
       'Wheel face to bearing shoulder',
       'Material',
@@ -286,7 +292,7 @@ describe('shaft order', () => {
       'Pilot',
     ]);
     const clip = workedPlan(MORE, { retention: 'cClip', retentionTo: 'cClip' });
-    expect(shaftOrder(clip, evaluate(clip)).lacks).toEqual([
+    expect(evaluate(clip).of(shaftOrder).lacks).toEqual([
       'Wheel face to bearing shoulder',
       'Clip groove’s place',
       'Clip groove’s width',
@@ -305,7 +311,7 @@ describe('shaft order', () => {
       },
       { retention: 'cClip', retentionTo: 'cClip' },
     );
-    expect(shaftOrder(grooved, evaluate(grooved)).lines[1]).toMatchObject({
+    expect(evaluate(grooved).of(shaftOrder).lines[1]).toMatchObject({
       innerEnd: 'grooved for the clip',
       shoulder: 61.2,
       clipPlace: 12.4,
@@ -316,7 +322,7 @@ describe('shaft order', () => {
 
   it('orders stock shafts by their number, with their own flange', () => {
     const taken = stocked();
-    const order2 = shaftOrder(taken, evaluate(taken));
+    const order2 = evaluate(taken).of(shaftOrder);
     expect(order2.lacks).toEqual([]);
     expect(order2.lines[1]).toMatchObject({
       part: 'WF-2',
@@ -328,7 +334,7 @@ describe('shaft order', () => {
   });
 
   it('tells what has moved since it was made', () => {
-    expect(orderMoved(order, shaftOrder(plan, evaluate(plan)))).toEqual([]);
+    expect(orderMoved(order, evaluate(plan).of(shaftOrder))).toEqual([]);
     const wider: Plan = {
       ...plan,
       readings: {
@@ -338,7 +344,7 @@ describe('shaft order', () => {
       },
       facts: { ...plan.facts, 'donor.material': { value: 'carbon', evidence: 'seen' } },
     };
-    const now = shaftOrder(wider, evaluate(wider));
+    const now = evaluate(wider).of(shaftOrder);
     // Half of 4 mm on each side.
     expect(orderMoved(order, now)).toEqual([
       'left length 684.5 mm, now 686.5 mm',
@@ -368,21 +374,19 @@ describe('shaft order', () => {
   });
 
   it('prints on its sheet, in any unit', () => {
-    const sheet = orderSheet('shafts', plan, evaluate(plan), 'mm');
+    const sheet = sheetFor('shafts', evaluate(plan), 'mm');
     const row = sheet.sections[0]?.rows.find((r) => r.item === 'Length');
-    expect([row?.cells.left.text, row?.cells.right.text]).toEqual(['684.5 mm*', '684.0 mm*']);
+    expect([row?.cells[0]?.text, row?.cells[1]?.text]).toEqual(['684.5 mm*', '684.0 mm*']);
     // The gap, the weld’s pull and the maker’s step were not read: the row says so.
     expect(row?.note).toContain('* assumed: round shaft length to');
     expect(sheet.assumed).toContain('Round shaft length to: 0.5 mm, a usual order step');
     // 684.5/25.4.
-    expect(orderSheet('shafts', plan, evaluate(plan), 'in').sections[0]?.rows[0]?.cells.left.text).toContain(
-      '26.949',
-    );
-    const brakes = orderSheet('brakes', plan, evaluate(plan), 'mm');
-    expect(brakes.sections[0]?.rows[0]?.cells.right.text).toBe('75.92 mm');
+    expect(sheetFor('shafts', evaluate(plan), 'in').sections[0]?.rows[0]?.cells[0]?.text).toContain('26.949');
+    const brakes = sheetFor('brakes', evaluate(plan), 'mm');
+    expect(brakes.sections[0]?.rows[0]?.cells[1]?.text).toBe('75.92 mm');
     expect(brakes.lacks.join()).toContain('Where rotor and caliper stand: hat offset, caliper’s middle');
-    const hubs = orderSheet('hubs', plan, evaluate(plan), 'mm');
-    expect(hubs.sections[0]?.rows.find((r) => r.item === 'Studs in all')?.cells.left.text).toBe('10');
+    const hubs = sheetFor('hubs', evaluate(plan), 'mm');
+    expect(hubs.sections[0]?.rows.find((r) => r.item === 'Studs in all')?.cells[0]?.text).toBe('10');
   });
 
   it('carries a bend table whose columns say what they are', () => {
@@ -393,21 +397,21 @@ describe('shaft order', () => {
       [100, 90, 70],
     ] as const;
     const bent = { ...plan, lines: { tee: { name: 'Tee to left', points, radius: 12, flare: 6 } } };
-    const { sections } = orderSheet('brakes', bent, evaluate(bent), 'mm');
+    const { sections } = sheetFor('brakes', evaluate(bent), 'mm');
     const marks = sections.find((s) => s.title === 'Tee to left: marks');
     expect(marks?.columns).toEqual(['Mark from the start', 'Straight before it']);
     // 6 + 88, then 18.85 of arc and 66 of straight.
-    expect(marks?.rows.map((r) => r.cells.left.text)).toEqual(['94.0 mm', '178.8 mm', '–']);
-    expect(marks?.rows.map((r) => r.cells.right.text)).toEqual(['88.0 mm', '66.0 mm', '58.0 mm']);
+    expect(marks?.rows.map((r) => r.cells[0]?.text)).toEqual(['94.0 mm', '178.8 mm', '–']);
+    expect(marks?.rows.map((r) => r.cells[1]?.text)).toEqual(['88.0 mm', '66.0 mm', '58.0 mm']);
     const bends = sections.find((s) => s.title === 'Tee to left: bends');
     // Along −x… from the start along +y the line then rises: the plane turns a quarter, to the left of up: clockwise.
-    expect(bends?.rows.map((r) => r.cells.right.text)).toEqual(['–', '90.00° clockwise', '–']);
+    expect(bends?.rows.map((r) => r.cells[1]?.text)).toEqual(['–', '90.00° clockwise', '–']);
     expect(bends?.rows[1]?.note).toContain('seen from the start looking along the line');
     expect(bends?.rows[2]).toMatchObject({ note: 'to the middle of the line, not to its inside' });
-    expect(bends?.rows[2]?.cells.left.text).toBe('12.0 mm');
+    expect(bends?.rows[2]?.cells[0]?.text).toBe('12.0 mm');
     const length = sections.find((s) => s.title === 'Tee to left: length');
     // 88 + 66 + 58 + 2·18.85 + 12.
-    expect(length?.rows[0]?.cells.left.text).toBe('261.7 mm');
+    expect(length?.rows[0]?.cells[0]?.text).toBe('261.7 mm');
   });
 
   it('catches a shaft of a wrong length, and says what it means', () => {
@@ -417,7 +421,7 @@ describe('shaft order', () => {
         { side: 'left', length: 672.4, journal: 35.02 },
         { side: 'right', length: 684.2 },
       ],
-      {},
+      limitsOf({}),
     );
     expect(received.ok).toBe(false);
     const [length, journal, right] = received.sizes;
@@ -435,7 +439,7 @@ describe('shaft order', () => {
           { side: 'left', ...measured },
           { side: 'right', length: 684 },
         ],
-        {},
+        limitsOf({}),
       )
         .sizes.filter((s) => !s.ok)
         .map((s) => s.todo);
@@ -447,11 +451,11 @@ describe('shaft order', () => {
   });
 
   it('wants every shaft measured that was ordered, and no other', () => {
-    expect(() => compareReceived(order, [{ side: 'left', length: 684.5 }], {})).toThrow(
+    expect(() => compareReceived(order, [{ side: 'left', length: 684.5 }], limitsOf({}))).toThrow(
       'right shaft has not been measured',
     );
     const none = { ...order, lines: order.lines.slice(0, 1) };
-    expect(() => compareReceived(none, [{ side: 'right', length: 684 }], {})).toThrow(
+    expect(() => compareReceived(none, [{ side: 'right', length: 684 }], limitsOf({}))).toThrow(
       'No right shaft was ordered',
     );
   });
@@ -459,7 +463,6 @@ describe('shaft order', () => {
 
 describe('cut sheet of other work', () => {
   it('carries new tubes with their hold points, full-float ends, and what a weld pulled', async () => {
-    const { cutSheet } = await import('../sheets');
     const tubes = {
       ...Object.fromEntries(
         ['a', 'b', 'c'].flatMap((d, i) => [
@@ -476,9 +479,9 @@ describe('cut sheet of other work', () => {
       'float.shift': reading('caliper', 0),
     };
     const plan = workedPlan(tubes, { method: 'newTubes', retention: 'boltIn', retentionTo: 'fullFloat' });
-    const sheet = cutSheet(plan, evaluate(plan), 'mm');
+    const sheet = sheetFor('cut', evaluate(plan), 'mm');
     const cell = (title: string, item: string) =>
-      sheet.sections.find((s) => s.title === title)?.rows.find((r) => r.item === item)?.cells.left.text;
+      sheet.sections.find((s) => s.title === title)?.rows.find((r) => r.item === item)?.cells[0]?.text;
     // 588 − 91 + 58 − 61.4 − 2 + 0.8.
     expect(cell('New tubes', 'Cut the tube to')).toContain('492.4');
     expect(cell('New tubes', 'Loosest')).toBe('0.04 mm');

@@ -3,20 +3,14 @@ import ternPackhorse from '../../../examples/tern-packhorse.json';
 import ternStag from '../../../examples/tern-stag.json';
 import tern from '../../../examples/tern.json';
 import { standardUncertainty, type Figure } from '../measure';
-import {
-  completePlan,
-  CUT_METHODS,
-  MARK_DATUMS,
-  RETENTIONS,
-  SCHOOLS,
-  SPACERS,
-  type Choices,
-  type Plan,
-} from '../plan';
+import { completePlan, type Choices, type Plan } from '../plan';
 import { randomPlan } from '../testing/random-plan';
 import { reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
+import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
+import { RETENTIONS } from '../stages/donor/choices';
+import { SPACERS } from '../stages/stance/choices';
 
 /** The formula as the page prints it, worked out by its own text rather than by the code that ran it. */
 function byItsText({ working }: Figure): number {

@@ -290,3 +290,11 @@ export function restsOn(figure: Figure): ReadonlySet<string> {
   known.set(figure, ids);
   return ids;
 }
+
+/** The lesser of two; the other where one is not known. */
+export const lesser = (a: Figure | undefined, b: Figure | undefined): Figure | undefined =>
+  !a || !b ? (a ?? b) : a.value <= b.value ? a : b;
+
+/** The greater of two; the other where one is not known. */
+export const greater = (a: Figure | undefined, b: Figure | undefined): Figure | undefined =>
+  !a || !b ? (a ?? b) : a.value >= b.value ? a : b;

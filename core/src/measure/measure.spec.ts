@@ -7,13 +7,12 @@ import {
   deriveWherePossible,
   expandedUncertainty,
   given,
-  halfResolutionOf,
-  instrumentsFor,
   restsOn,
   standardUncertainty,
-  summarise,
   type Figure,
-} from './index';
+} from './figure';
+import { halfResolutionOf, instrumentsFor } from './instrument';
+import { summarise } from './reading';
 
 describe('summarise', () => {
   it('combines scatter and resolution (by hand: mean 76.01333, s 0.030551, u 0.021079)', () => {

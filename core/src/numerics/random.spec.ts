@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { normalDraw, normalDraws, seededRandom } from './index';
+import { normalDraw, normalDraws, seededRandom } from './random';
 
 const N = 60_000;
 

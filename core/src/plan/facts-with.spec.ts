@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FACTS, factsWith, quantity, QUANTITIES } from './index';
+import { FACTS, quantity, QUANTITIES } from './catalogue';
+import { factsWith } from './facts-with';
 
 const ids = (id: string) => factsWith(quantity(id)).map((f) => f.id);
 

@@ -1,7 +1,8 @@
 import type { Reading } from '../measure';
 import { findQuantity } from './catalogue';
-import type { PartOffer } from './joints';
-import { EMPTY_PLAN, RETENTIONS, type Plan, type Retention } from './plan';
+import { EMPTY_PLAN, type Plan } from './plan';
+import type { PartOffer } from '../stage';
+import { RETENTIONS, type Retention } from '../stages/donor/choices';
 
 /** What a salvage yard says of an axle, and the quantity it is a claim about. */
 const CLAIMS: Readonly<Record<string, string>> = {

@@ -1,5 +1,5 @@
-import { findQuantity, quantityInSentence } from './catalogue';
-import { findFact } from './facts';
+import { quantityInSentence } from '../stage';
+import { findFact, findQuantity } from './catalogue';
 
 /** Places that are no quantity and no fact, in words. */
 const OTHERS: Readonly<Record<string, string>> = {

@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { refuseValue, showAgainst, showValue } from './accepts';
-import { QUANTITIES, quantity, quantityInSentence, quantityName } from './catalogue';
+import { refuseValue } from './accepts';
+import { QUANTITIES, quantity } from './catalogue';
 import { readQuantity } from './read-quantity';
+import { quantityInSentence, quantityName } from '../stage';
+import { showAgainst, showValue } from '../measure';
 
 describe('quantities', () => {
   it('have ids, names and ranges that make sense', () => {

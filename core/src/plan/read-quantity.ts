@@ -1,6 +1,6 @@
 import { parseAngle, parseLength, type LengthUnit, type Parsed } from '../units';
 import { refuseValue } from './accepts';
-import type { Quantity } from './quantity';
+import type { Quantity } from '../stage';
 
 /** A plain number, with kg behind it where that is what is read. */
 const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*(kg|n·?m|n)?\s*$/i;

@@ -1,9 +1,16 @@
-import { isOpen, isUnknown } from '../checks';
-import { isPlanned } from '../stages/cut';
-import { daysOf, pricesOf, sellersWord, type Price, type Results } from '../evaluate';
+import { isOpen, isUnknown } from '../stage';
+import { sellersWord, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
+import { school } from '../stages/cut/figures/schools';
+import { days, prices, type Price } from '../stages/donor/figures/route-cost';
+import { joints } from '../stages/mating/joints';
+import type { JointResult } from '../stages/mating/mating-stage';
+import { shafts, strength } from '../stages/shafts/figures/shafts';
+import type { ShaftsResult } from '../stages/shafts/shafts-stage';
 import type { Figure } from '../measure';
-import { factText, type DonorVerdict, type Plan, type Verdict } from '../plan';
+import { factText } from '../plan';
+import type { DonorVerdict } from '../stages/donor/choices';
+import type { Verdict } from '../stages/mating/choices';
 
 /** One way of doing the job, in the figures by which ways are compared. */
 export interface RouteSummary {
@@ -47,54 +54,57 @@ export interface RouteMoney {
 }
 
 /**
- * Sums one way up from its plan and results.
+ * Sums one way up from its results.
  *
  * @param route its variant’s id and name
  */
-export function routeSummary(route: { id: string; name: string }, plan: Plan, results: Results): RouteSummary {
-  const figure = (id: string) => results.known[id]?.figure;
-  const of = (id: string): number | undefined => figure(id)?.value;
-  const joints: Record<Verdict, number> = { fits: 0, work: 0, no: 0, unknown: 0 };
-  for (const joint of results.mating) joints[joint.verdict] += 1;
-  const open = results.checks.filter(isOpen);
-  const why = new Map(results.mating.map((j) => [`joint.${j.id}`, j.note.reason ?? j.computed.why]));
+export function routeSummary(route: { id: string; name: string }, results: Results): RouteSummary {
+  const { plan, of, checks, known } = results;
+  const mating = of(joints);
+  const open = checks.filter(isOpen);
+  const why = new Map(mating.map((j) => [`joint.${j.id}`, j.note.reason ?? j.computed.why]));
   const stops = open
     .filter((c) => c.level === 'stop')
     .map((c) => [c.title, why.get(c.id)].filter(Boolean).join(', '));
-  const hours = (of('time.hours') ?? 0) + results.mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0);
-  const days = daysOf(results.mating, figure);
-  const chosen = results.schools.find((s) => s.school === plan.choices.school);
-  const school = chosen && isPlanned(chosen) ? chosen : undefined;
-  const factors = SIDES.map((s) => results.strength.side[s].factor?.value);
+  const own = known['time.hours']?.figure.value;
+  const takes = of(days);
+  const way = of(school);
+  const factors = SIDES.map((s) => of(strength).side[s].factor?.value);
   const spares = plan.facts['part.spares'];
   return {
     ...route,
     donor: plan.brief.donor,
     verdict: plan.verdicts.donor,
-    ...(school ? { width: school.width } : {}),
-    cut: school?.cut ?? {},
-    shaft: pairOf(results),
-    joints,
-    blocked: results.mating.filter((j) => j.verdict === 'no').map((j) => j.label),
-    money: moneyOf(pricesOf(plan, results.mating, figure)),
-    hours,
-    timeKnown: of('time.hours') !== undefined,
-    days: days && Math.ceil(days.value),
+    ...(way ? { width: way.width } : {}),
+    cut: way?.cut ?? {},
+    shaft: pairOf(of(shafts)),
+    joints: counted(mating),
+    blocked: mating.filter((j) => j.verdict === 'no').map((j) => j.label),
+    money: moneyOf(of(prices)),
+    hours: (own ?? 0) + mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0),
+    timeKnown: own !== undefined,
+    days: takes && Math.ceil(takes.value),
     spares: spares ? factText('part.spares', spares.value) : 'not known',
-    questions: joints.unknown + sellersWord(plan).length + results.checks.filter(isUnknown).length,
+    questions: counted(mating).unknown + sellersWord(plan).length + checks.filter(isUnknown).length,
     stops,
     cautions: open.length - stops.length,
-    ...(known(factors) ? { factor: Math.min(...factors) } : {}),
+    ...(allKnown(factors) ? { factor: Math.min(...factors) } : {}),
   };
 }
 
-const known = (list: readonly (number | undefined)[]): list is readonly number[] =>
+function counted(mating: readonly JointResult[]): RouteSummary['joints'] {
+  const joints: Record<Verdict, number> = { fits: 0, work: 0, no: 0, unknown: 0 };
+  for (const joint of mating) joints[joint.verdict] += 1;
+  return joints;
+}
+
+const allKnown = (list: readonly (number | undefined)[]): list is readonly number[] =>
   list.every((v) => v !== undefined);
 
-function pairOf({ shafts }: Results): RouteSummary['shaft'] {
+function pairOf({ needs }: ShaftsResult): RouteSummary['shaft'] {
   const pair: Partial<Record<'left' | 'right', Figure>> = {};
   for (const side of SIDES) {
-    const fitted = shafts.needs[side]?.fitted;
+    const fitted = needs[side]?.fitted;
     if (fitted) pair[side] = fitted;
   }
   return pair;

@@ -12,7 +12,7 @@ const summary = (
   more: Partial<Plan> = {},
 ): RouteSummary => {
   const plan = { ...workedPlan(readings), ...more };
-  return routeSummary({ id: name, name }, plan, evaluate(plan));
+  return routeSummary({ id: name, name }, evaluate(plan));
 };
 const money = (donor: number, shafts: number, machining: number, hours: number, lead: number) => ({
   'cost.donor': reading('chosen', donor),

@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../evaluate';
 import { EMPTY_PLAN, type Plan } from '../plan';
-import { reading, workedPlan } from '../testing/plans';
+import { sheetFor, reading, workedPlan } from '../testing/plans';
 import type { LengthUnit } from '../units';
-import { cutSheet } from './cut-sheet';
 
-const sheet = (plan: Plan, unit: LengthUnit = 'mm') => cutSheet(plan, evaluate(plan), unit);
+const sheet = (plan: Plan, unit: LengthUnit = 'mm') => sheetFor('cut', evaluate(plan), unit);
 const row = (plan: Plan, item: string, unit: LengthUnit = 'mm') => {
   const found = sheet(plan, unit)
     .sections.flatMap((s) => s.rows)
@@ -19,21 +18,21 @@ const WHOLE = { 'cut.gap': reading('straightedge', 2), 'cut.shrink': reading('ru
 describe('cut sheet', () => {
   it('says marks, blade side and slug for both sides', () => {
     const outer = row(workedPlan(WHOLE), 'Outer mark');
-    expect(outer.cells.left.text).toBe('294.2 mm');
-    expect(outer.cells.right.text).toBe('255.7 mm');
+    expect(outer.cells[0]?.text).toBe('294.2 mm');
+    expect(outer.cells[1]?.text).toBe('255.7 mm');
     expect(outer.note).toContain('blade inboard');
-    expect(row(workedPlan(WHOLE), 'Slug that falls out').cells.right.text).toBe('38.5 mm');
+    expect(row(workedPlan(WHOLE), 'Slug that falls out').cells[1]?.text).toBe('38.5 mm');
   });
 
   it('prints in the unit of the bench', () => {
     // 294.2 mm is 11.5827 in: 11 9/16 and 20 thousandths.
-    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac').cells.left.text).toBe('11 9/16 +0.020 in');
-    expect(row(workedPlan(WHOLE), 'Outer mark', 'in').cells.left.text).toBe('11.583 in');
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac').cells[0]?.text).toBe('11 9/16 +0.020 in');
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'in').cells[0]?.text).toBe('11.583 in');
   });
 
   it('says beside each mark which defaults it rests on, and lists them', () => {
     const outer = row(workedPlan(), 'Outer mark');
-    expect(outer.cells.left.text).toBe('294.2 mm*');
+    expect(outer.cells[0]?.text).toBe('294.2 mm*');
     expect(outer.note).toContain('assumed: root gap, weld pulls shorter');
     expect(sheet(workedPlan()).assumed).toContain('Root gap: 2.0 mm, a usual root gap, set with a feeler');
     expect(sheet(workedPlan(WHOLE)).assumed.join()).not.toContain('Root gap');
@@ -42,11 +41,11 @@ describe('cut sheet', () => {
   it('prints no mark whose readings contradict each other', () => {
     const plan = workedPlan({ ...WHOLE, 'donor.tube.left': reading('tape', 602) });
     const outer = row(plan, 'Outer mark');
-    expect(outer.cells.left).toEqual({ text: 'held', held: 'Donor’s left side: the readings do not add up' });
-    expect(outer.cells.right.text).toBe('255.7 mm');
+    expect(outer.cells[0]).toEqual({ text: 'held', held: 'Donor’s left side: the readings do not add up' });
+    expect(outer.cells[1]?.text).toBe('255.7 mm');
     expect(sheet(plan).lacks.join()).toContain('The scribe marks: held.');
     const apart = workedPlan({ ...WHOLE, 'donor.half.right': reading('tape', 741.5, 755.2) });
-    expect(row(apart, 'Cut').cells.right.text).toBe('held');
+    expect(row(apart, 'Cut').cells[1]?.text).toBe('held');
   });
 
   it('gives the tube left on the casting as a length, and marks from a face that stays', () => {
@@ -55,8 +54,8 @@ describe('cut sheet', () => {
       { method: 'endOff', datum: 'housingEnd' },
     );
     // 588 − 91 − 64.3 − 2 + 0.8.
-    expect(row(endOff, 'Tube left on the casting').cells.left.text).toBe('431.5 mm');
-    expect(row(endOff, 'Inner mark').cells.left.text).toBe('431.5 mm');
+    expect(row(endOff, 'Tube left on the casting').cells[0]?.text).toBe('431.5 mm');
+    expect(row(endOff, 'Inner mark').cells[0]?.text).toBe('431.5 mm');
     expect(row(endOff, 'Inner mark').note).toContain('from the casting face');
     expect(sheet(endOff).head.find(([k]) => k === 'Marks from')?.[1]).toContain('the housing end leaves');
   });

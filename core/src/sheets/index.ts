@@ -1,5 +1,4 @@
-export * from './cut-sheet';
-export * from './words';
+export * from './all-sheets';
 export * from './readings-log';
+export * from './sheet-of';
 export * from './survey-sheet';
-export * from './order-sheets';

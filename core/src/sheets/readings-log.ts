@@ -1,13 +1,14 @@
 import type { Results } from '../evaluate';
-import { expandedUncertainty, INSTRUMENTS, type FigureUnit, type Reading } from '../measure';
-import { QUANTITIES, quantityName, showValue, type Plan } from '../plan';
+import { expandedUncertainty, INSTRUMENTS, type FigureUnit, type Reading, showValue } from '../measure';
+import { QUANTITIES, type Plan } from '../plan';
 import type { LengthUnit } from '../units';
+import { quantityName } from '../stage';
 
 /** One reading in the log, ready to show. */
 export interface LogRow {
   readonly id: string;
   readonly name: string;
-  readonly group: string;
+  readonly heading: string;
   readonly unit: FigureUnit;
   /** Mean with its unit, and its uncertainty (k = 2); empty for a choice. */
   readonly value: string;
@@ -34,7 +35,7 @@ export function readingsLog(plan: Plan, results: Results, unit: LengthUnit): rea
       {
         id: q.id,
         name: quantityName(q),
-        group: q.group,
+        heading: q.heading,
         unit: q.unit,
         value: showValue(known.figure.value, q.unit, unit, digits),
         uncertainty: chosen ? '' : showValue(expandedUncertainty(known.figure), q.unit, unit, digits),

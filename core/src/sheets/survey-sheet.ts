@@ -1,20 +1,18 @@
 import type { Results } from '../evaluate';
-import { expandedUncertainty, INSTRUMENTS, type InstrumentId, type ReadingSummary } from '../measure';
 import {
-  FACTS,
-  factText,
-  QUANTITIES,
-  quantityName,
+  expandedUncertainty,
+  INSTRUMENTS,
+  type InstrumentId,
+  type ReadingSummary,
   showValue,
-  type Fact,
-  type Plan,
-  type Quantity,
-} from '../plan';
+} from '../measure';
+import { FACTS, factText, QUANTITIES, type Plan } from '../plan';
 import type { LengthUnit } from '../units';
+import { quantityName, type Fact, type Quantity } from '../stage';
+import { STAGES } from '../stages';
 
 /** Stages that are walked round with a sheet in hand. */
-export const WALKED = ['survey', 'donor'] as const;
-export type WalkedStage = (typeof WALKED)[number];
+export const WALKED: readonly string[] = STAGES.filter((s) => s.contents.walked).map((s) => s.id);
 
 /** One line of the sheet: a reading with room for three repeats, or a thing to tick. */
 export interface SurveySheetRow {
@@ -49,20 +47,20 @@ export interface SurveySheetSection {
 export function surveySheet(
   plan: Plan,
   results: Results,
-  { stage, unit, filled }: { stage: WalkedStage; unit: LengthUnit; filled: boolean },
+  { stage, unit, filled }: { stage: string; unit: LengthUnit; filled: boolean },
 ): readonly SurveySheetSection[] {
   const readings = QUANTITIES.filter((q) => q.stage === stage).map((q) => ({
-    group: q.group,
+    heading: q.heading,
     row: readingRow(q, unit, filled ? { plan, results } : undefined),
   }));
   const facts = FACTS.filter((f) => f.stage === stage).map((kind) => {
     const fact = filled ? plan.facts[kind.id] : undefined;
-    return { group: kind.group, row: factRow(kind, fact) };
+    return { heading: kind.heading, row: factRow(kind, fact) };
   });
-  const titles = [...new Set([...readings, ...facts].map((r) => r.group))];
+  const titles = [...new Set([...readings, ...facts].map((r) => r.heading))];
   return titles.map((title) => ({
     title,
-    rows: [...readings, ...facts].filter((r) => r.group === title).map((r) => r.row),
+    rows: [...readings, ...facts].filter((r) => r.heading === title).map((r) => r.row),
   }));
 }
 

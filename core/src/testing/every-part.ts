@@ -1,53 +1,49 @@
-import {
-  cornerView,
-  donorView,
-  endView,
-  flangeView,
-  jigView,
-  rearView,
-  roomView,
-  surveyView,
-  topView,
-  tubeView,
-} from '../drawing';
 import type { Results } from '../evaluate';
 import { SIDES } from '../geometry';
-import type { Plan } from '../plan';
-import { cutSheet, ORDER_SHEETS, orderSheet, readingsLog, surveySheet } from '../sheets';
+import { readingsLog, sheetOf, SHEETS, surveySheet, WALKED } from '../sheets';
+import { rearView } from '../stages/cut/views/rear';
+import { tubeViews } from '../stages/cut/views/tube';
+import { donorView } from '../stages/donor/views/donor';
+import { flangeView, jigView } from '../stages/hubs/views/flange';
+import { cornerViews } from '../stages/stance/views/corner';
+import { endView } from '../stages/survey/views/end';
+import { surveyView } from '../stages/survey/views/old-axle';
+import { roomView } from '../stages/survey/views/room';
+import { topView } from '../stages/survey/views/top';
 import type { LengthUnit } from '../units';
 
 /** Every drawing of a plan, by name. */
-export function everyView(plan: Plan, results: Results): Readonly<Record<string, unknown>> {
-  const { choices, limits } = plan;
+export function everyView({ of }: Results): Readonly<Record<string, unknown>> {
   return {
-    rear: rearView(results, choices),
-    donor: donorView(results),
-    survey: surveyView(results),
-    top: topView(results),
-    end: endView(results),
-    flange: flangeView(results),
-    room: roomView(results, plan.facts),
-    jig: jigView(results),
+    rear: of(rearView),
+    donor: of(donorView),
+    survey: of(surveyView),
+    top: of(topView),
+    end: of(endView),
+    flange: of(flangeView),
+    room: of(roomView),
+    jig: of(jigView),
     ...Object.fromEntries(
       SIDES.flatMap((side) => [
-        [`tube.${side}`, tubeView(results, side, choices)],
-        [`corner.${side}`, cornerView(results, side, limits)],
+        [`tube.${side}`, of(tubeViews)[side]],
+        [`corner.${side}`, of(cornerViews)[side]],
       ]),
     ),
   };
 }
 
 /** Every sheet of a plan, by name. */
-export function everySheet(plan: Plan, results: Results, unit: LengthUnit): Readonly<Record<string, unknown>> {
+export function everySheet(results: Results, unit: LengthUnit): Readonly<Record<string, unknown>> {
   return {
-    cut: cutSheet(plan, results, unit),
-    ...Object.fromEntries(ORDER_SHEETS.map((id) => [`order.${id}`, orderSheet(id, plan, results, unit)])),
-    log: readingsLog(plan, results, unit),
     ...Object.fromEntries(
-      (['survey', 'donor'] as const).flatMap((stage) =>
+      SHEETS.map((def) => [def.id === 'cut' ? 'cut' : `order.${def.id}`, sheetOf(def, results, unit)]),
+    ),
+    log: readingsLog(results.plan, results, unit),
+    ...Object.fromEntries(
+      WALKED.flatMap((stage) =>
         [true, false].map((filled) => [
           `walk.${stage}.${filled ? 'filled' : 'blank'}`,
-          surveySheet(plan, results, { stage, unit, filled }),
+          surveySheet(results.plan, results, { stage, unit, filled }),
         ]),
       ),
     ),

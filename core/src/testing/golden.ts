@@ -1,21 +1,19 @@
-import { allFigures, evaluate, pairQuestion, stackLimits, stackSide, type Results } from '../evaluate';
+import { allFigures, evaluate, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import { isFigure, standardUncertainty, type Figure } from '../measure';
 import type { Choices, Plan } from '../plan';
-import {
-  CUT_METHODS,
-  JIGS,
-  MARK_DATUMS,
-  PATTERN_ROUTES,
-  REACTIONS,
-  RETENTIONS,
-  SCHOOLS,
-  SHAFT_ROUTES,
-  SPACERS,
-} from '../plan';
 import { routeSummary } from '../routes';
-import { runStack, shaftOrder } from '../stages/shafts';
 import { everySheet, everyView } from './every-part';
+import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
+import { JIGS, PATTERN_ROUTES } from '../stages/hubs/choices';
+import { REACTIONS } from '../stages/brief/choices';
+import { RETENTIONS } from '../stages/donor/choices';
+import { SHAFT_ROUTES } from '../stages/shafts/choices';
+import { SPACERS } from '../stages/stance/choices';
+import { runStack } from '../stages/shafts/stack';
+import { shaftOrder } from '../stages/shafts/shaft-order';
+import { pairQuestion } from '../stages/shafts/figures/pair-question';
+import { stackLimits, stackSides } from '../stages/shafts/figures/stack';
 
 /** The day on which all of it is computed. */
 const TODAY = '2027-02-03';
@@ -37,13 +35,26 @@ const figureText = (f: Figure): string =>
     f.working.source,
   ].join(' | ');
 
+/** Cells of two columns as they were kept, by side; the usual columns and headings as they were called. */
+function asKept(value: object): object {
+  const { cells, columns, heading, order: _order, ...rest } = value as Readonly<Record<string, unknown>>;
+  return {
+    ...rest,
+    ...(Array.isArray(cells)
+      ? { cells: { left: cells[0] as unknown, right: cells[1] as unknown } }
+      : { cells }),
+    ...(String(columns) === 'Left,Right' ? {} : { columns }),
+    ...('heading' in value && 'agreement' in value ? { group: heading } : { heading }),
+  };
+}
+
 /** Any answer as text: keys in order, figures by name and value. */
 function plain(value: unknown): unknown {
   if (typeof value === 'number') return Number.isFinite(value) ? Number(number(value)) : String(value);
   if (typeof value !== 'object' || value === null) return value;
   if (Array.isArray(value)) return value.map(plain);
   if (isFigure(value)) return `@${value.id}=${number(value.value)}`;
-  const entries = Object.entries(value).filter(([, part]) => part !== undefined);
+  const entries = Object.entries(asKept(value)).filter(([, part]) => part !== undefined);
   return Object.fromEntries(
     entries.sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, part]) => [key, plain(part)]),
   );
@@ -62,14 +73,14 @@ export function goldenLines(plan: Plan, results: Results = evaluate(plan, TODAY)
     ...named('stage', results.stages),
     `contradicted ${text(results.contradicted)}`,
     `level ${text(results.notLevel ?? '')}`,
-    ...named('view', everyView(plan, results)),
-    ...named('sheet', everySheet(plan, results, 'frac')),
-    `order ${text(shaftOrder(plan, results))}`,
-    `route ${text(routeSummary({ id: 'a', name: 'b' }, plan, results))}`,
-    `pair ${text(pairQuestion(plan, results))}`,
+    ...named('view', everyView(results)),
+    ...named('sheet', everySheet(results, 'frac')),
+    `order ${text(results.of(shaftOrder))}`,
+    `route ${text(routeSummary({ id: 'a', name: 'b' }, results))}`,
+    `pair ${text(results.of(pairQuestion))}`,
     ...SIDES.map(
       (side) =>
-        `chances ${side} ${text(runStack(stackSide(plan, results, side), stackLimits(plan, results, side), 40))}`,
+        `chances ${side} ${text(runStack(results.of(stackSides)[side], results.of(stackLimits)[side], 40))}`,
     ),
   ];
 }

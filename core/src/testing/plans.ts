@@ -1,5 +1,10 @@
+import type { Results } from '../evaluate';
+import { findSheet, sheetOf } from '../sheets';
+import type { Sheet } from '../stage';
+import type { LengthUnit } from '../units';
 import type { InstrumentId, Reading } from '../measure';
-import { EMPTY_PLAN, SKILLS, TOOLS, type Choices, type Plan } from '../plan';
+import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
+import { SKILLS, TOOLS } from '../stages/brief/choices';
 
 /** A reading of the given values, for tests. */
 export const reading = (instrument: InstrumentId, ...values: number[]): Reading => ({
@@ -49,4 +54,11 @@ export function workedPlan(readings: Record<string, Reading> = {}, choices: Part
       ...readings,
     },
   };
+}
+
+/** A sheet by its id, for tests. */
+export function sheetFor(id: string, results: Results, unit: LengthUnit = 'mm'): Sheet {
+  const def = findSheet(id);
+  if (!def) throw new RangeError(`There is no sheet “${id}”.`);
+  return sheetOf(def, results, unit);
 }

@@ -1,34 +1,21 @@
-import { LIMIT_IDS, LIMITS, type LimitChange } from '../checks';
-import { instrumentsFor, type Reading } from '../measure';
-import { seededRandom, type Random } from '../numerics';
 import {
-  CHORD_OVER,
-  CUT_METHODS,
-  DIFFERENTIALS,
-  EMPTY_PLAN,
+  type LimitChange,
   FACT_EVIDENCE,
-  FACTS,
-  JIGS,
-  JOINT_IDS,
-  LAUNCHES,
-  MARK_DATUMS,
-  PATTERN_FACES,
-  PATTERN_ROUTES,
-  QUANTITIES,
-  REACTIONS,
-  RETENTIONS,
-  SCHOOLS,
-  SHAFT_ROUTES,
-  SPACERS,
-  USES,
-  VERDICTS,
-  type ChordReading,
-  type Fact,
   type PartOffer,
   type PartSearch,
-  type Plan,
+  type Fact,
   type Quantity,
-} from '../plan';
+} from '../stage';
+import { instrumentsFor, type Reading } from '../measure';
+import { seededRandom, type Random } from '../numerics';
+import { EMPTY_PLAN, FACTS, QUANTITIES, type Plan, LIMIT_IDS, LIMITS } from '../plan';
+import { CHORD_OVER, JIGS, PATTERN_FACES, PATTERN_ROUTES, type ChordReading } from '../stages/hubs/choices';
+import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
+import { DIFFERENTIALS, LAUNCHES, REACTIONS, USES } from '../stages/brief/choices';
+import { JOINT_IDS, VERDICTS } from '../stages/mating/choices';
+import { RETENTIONS } from '../stages/donor/choices';
+import { SHAFT_ROUTES } from '../stages/shafts/choices';
+import { SPACERS } from '../stages/stance/choices';
 
 const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 const between = (random: Random, low: number, high: number): number => low + random() * (high - low);

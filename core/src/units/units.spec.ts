@@ -1,13 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  formatAngle,
-  formatLength,
-  parseAngle,
-  parseLength,
-  type LengthUnit,
-  type TapeDenominator,
-} from './index';
+import { formatAngle } from './format-angle';
+import { formatLength } from './format-length';
+import { parseAngle } from './parse-angle';
+import { parseLength } from './parse-length';
+import type { LengthUnit, TapeDenominator } from './definitions';
 
 const mm = (text: string, unit: LengthUnit = 'mm') => {
   const read = parseLength(text, unit);

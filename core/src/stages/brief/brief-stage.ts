@@ -1,6 +1,7 @@
-import { judgeClosure, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { judgeClosure, type Check, type LimitsOf } from '../../stage';
+import type { brief } from './words';
 import { derive, given, type Figure } from '../../measure';
-import type { Differential, Launch, Reaction, TorquePoint } from '../../plan';
+import type { Differential, Launch, Reaction, TorquePoint } from './choices';
 
 type Maybe = Figure | undefined;
 
@@ -189,10 +190,7 @@ function tractionOf({ tyreDiameter, friction, hop }: BriefInput, load: Maybe, re
 }
 
 /** Do the axle loads make up the mass? */
-export function briefChecks(
-  { weights }: BriefResult,
-  limits: Readonly<Partial<Record<LimitId, LimitChange>>>,
-): Check[] {
+export function briefChecks({ weights }: BriefResult, limits: LimitsOf<typeof brief>): Check[] {
   if (!weights) return [];
   return [
     judgeClosure(
@@ -200,7 +198,7 @@ export function briefChecks(
         id: 'brief.weights',
         stage: 'brief',
         figure: weights,
-        limit: limitOf(limits, 'brief.weights'),
+        limit: limits('brief.weights'),
         holds: 'Axle loads make up the mass',
         fails: 'Axle loads do not make up the mass',
         unknown: 'Axle loads against the mass: not known',

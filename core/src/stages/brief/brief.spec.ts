@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { allFigures, evaluate } from '../../evaluate';
-import type { Brief, Plan } from '../../plan';
+import type { Plan } from '../../plan';
 import { reading, workedPlan } from '../../testing/plans';
+import type { Brief } from './choices';
+import { torque } from './figures/torque';
 
 const car: Record<string, ReturnType<typeof reading>> = {
   'brief.mass': reading('scale', 1020),
@@ -69,7 +71,7 @@ describe('tyre side', () => {
     expect(value(plan(), 'brief.reaction')).toBeCloseTo(337.0, 0);
     // (2885.6 + 337.0)·0.291·1.1.
     expect(value(plan(), 'brief.tractionSide')).toBeCloseTo(1031.6, 0);
-    expect(evaluate(plan()).brief.tractionSide?.assumed['stance.track']?.why).toContain('offset');
+    expect(evaluate(plan()).of(torque).tractionSide?.assumed['stance.track']?.why).toContain('offset');
   });
 
   it('agrees with stepping the acceleration until the load no longer changes', () => {
@@ -81,7 +83,7 @@ describe('tyre side', () => {
   });
 
   it('takes friction by the use and hop by the launch, each shown as assumed', () => {
-    const by = (brief: Partial<Brief>) => evaluate(plan(brief)).brief.tractionSide?.assumed;
+    const by = (brief: Partial<Brief>) => evaluate(plan(brief)).of(torque).tractionSide?.assumed;
     expect(by({ use: 'strip' })?.['brief.friction']).toMatchObject({ value: 2 });
     expect(by({ use: 'trail' })?.['brief.friction']).toMatchObject({ value: 0.8 });
     expect(by({ launch: 'hard' })?.['brief.hop']).toMatchObject({ value: 1.25 });
@@ -89,9 +91,9 @@ describe('tyre side', () => {
       2 * (value(plan(), 'brief.tractionSide') ?? 0),
     );
     // Once the tyre governs, a harder launch still loads it harder.
-    const hard = evaluate(plan({ launch: 'hard' })).brief;
+    const hard = evaluate(plan({ launch: 'hard' })).of(torque);
     expect(hard.governs).toBe('tyre');
-    expect(hard.demand?.value).toBeGreaterThan(evaluate(plan()).brief.demand?.value ?? Infinity);
+    expect(hard.demand?.value).toBeGreaterThan(evaluate(plan()).of(torque).demand?.value ?? Infinity);
   });
 
   it('leaves both tyres alike where springs take the driveshaft’s torque', () => {
@@ -110,10 +112,10 @@ describe('tyre side', () => {
 
 describe('demand', () => {
   it('is the lesser side, and says which governs', () => {
-    const tyre = evaluate(plan()).brief;
+    const tyre = evaluate(plan()).of(torque);
     expect(tyre.governs).toBe('tyre');
     expect(tyre.demand?.value).toBe(tyre.tractionSide?.value);
-    const weak = evaluate(plan({}, { 'brief.torque': reading('chosen', 61) })).brief;
+    const weak = evaluate(plan({}, { 'brief.torque': reading('chosen', 61) })).of(torque);
     expect(weak.governs).toBe('engine');
     expect(weak.demand?.value).toBe(weak.engineSide?.value);
   });
@@ -121,10 +123,10 @@ describe('demand', () => {
   it('waits for what it lacks and names it', () => {
     const { 'brief.tyreDiameter': _, ...readings } = plan().readings;
     const results = evaluate({ ...plan(), readings });
-    expect(results.brief.demand).toBeUndefined();
-    expect(results.brief.engineSide).toBeDefined();
+    expect(results.of(torque).demand).toBeUndefined();
+    expect(results.of(torque).engineSide).toBeDefined();
     expect(results.decisions.find((d) => d.id === 'torque')?.lacks).toEqual(['brief.tyreDiameter']);
-    expect(evaluate(plan({ gears: [] })).brief.engineSide).toBeUndefined();
+    expect(evaluate(plan({ gears: [] })).of(torque).engineSide).toBeUndefined();
   });
 
   it('stops where the axle loads contradict the mass', () => {

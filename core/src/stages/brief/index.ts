@@ -1,1 +1,3 @@
 export * from './brief-stage';
+export * from './choices';
+export * from './figures/torque';

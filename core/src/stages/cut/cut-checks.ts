@@ -2,17 +2,14 @@ import {
   compared,
   judge,
   keeps,
-  limitOf,
   told,
   unknownCheck,
   type Check,
   type CheckLimit,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+  type LimitsOf,
+} from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
 import { derive, expandedUncertainty, type Figure } from '../../measure';
-import { CLOCKS, type CutMethod, type SquarePhase } from '../../plan';
 import { formatLength } from '../../units';
 import type { EndsResult } from './ends-stage';
 import type { LearnedResult } from './learned-stage';
@@ -20,8 +17,11 @@ import type { MarksResult, SideMarks } from './marks-stage';
 import type { SchoolPlan } from './school-stage';
 import { clockName, type FaceSquare, type SquareResult } from './square-stage';
 import type { StandResult } from './stand-stage';
+import type { cut } from './words';
+import { CLOCKS, type SquarePhase } from './square-quantities';
+import type { CutMethod } from './choices';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof cut>;
 type Maybe = Figure | undefined;
 
 export interface CutChecksInput {
@@ -41,7 +41,7 @@ export interface CutChecksInput {
 }
 
 /** Checks of the cut, of what was read after it, and of the squareness readings. */
-export function cutChecks(input: CutChecksInput, limits: Changes): Check[] {
+export function cutChecks(input: CutChecksInput, limits: Limits): Check[] {
   const checks: Check[] = [...endsChecks(input.ends)];
   if (input.plan) checks.push(...widthChecks(input, input.plan, limits));
   for (const side of SIDES) {
@@ -74,7 +74,7 @@ function endsChecks({ lacks, changed }: EndsResult): Check[] {
   ];
 }
 
-function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: Changes): Check[] {
+function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: Limits): Check[] {
   if (!W) return [];
   const measured = stand.by.left ?? stand.by.right;
   const now = stand.width ?? plan.width;
@@ -95,7 +95,7 @@ function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan
       stage: 'cut',
       figure: off,
       way: 'within',
-      limit: limitOf(limits, 'cut.width'),
+      limit: limits('cut.width'),
       holds: 'Ends at the width wanted',
       fails: `Ends ${off.value > 0 ? 'wider' : 'narrower'} than the width wanted`,
       unknown: 'The width it ends at: not known',
@@ -139,14 +139,14 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
   ];
 }
 
-function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Changes): Check[] {
+function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Limits): Check[] {
   const name = sideName(side);
   const slug: Check = judge({
     id: `cut.slug.${side}`,
     stage: 'cut',
     figure: marks.slug,
     way: 'atLeast',
-    limit: limitOf(limits, 'cut.slug'),
+    limit: limits('cut.slug'),
     beyond: 'stop',
     holds: `${name} slug is wide enough for two cuts`,
     fails: `${name} slug is too thin to cut out`,
@@ -156,13 +156,13 @@ function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Cha
     at: 'cut.kerf',
   });
   return [
-    nearCheck(side, limitOf(limits, 'cut.fromCasting'), {
+    nearCheck(side, limits('cut.fromCasting'), {
       id: 'cut.fromCasting',
       from: 'the casting',
       figure: marks.inner.fromCasting,
       at: `cut.mark.${side}`,
     }),
-    nearCheck(side, limitOf(limits, 'cut.fromHousingEnd'), {
+    nearCheck(side, limits('cut.fromHousingEnd'), {
       id: 'cut.fromHousingEnd',
       from: 'the housing end',
       figure: marks.toEnd,
@@ -219,7 +219,7 @@ function perchChecks(room: Maybe, side: Side): Check[] {
 }
 
 /** The tube as read after the work: a little off is told, what no weld can do is a wrong reading. */
-function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: Changes): Check[] {
+function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: Limits): Check[] {
   const [figure, phase] = weldedOff[side] ? [weldedOff[side], 'welded'] : [tackedOff[side], 'tacked'];
   if (!figure) return [];
   const at = `after.${phase}.${side}`;
@@ -228,8 +228,8 @@ function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits
     stage: 'cut',
     figure,
     way: 'within',
-    limit: limitOf(limits, 'after.length'),
-    stop: limitOf(limits, 'after.absurd'),
+    limit: limits('after.length'),
+    stop: limits('after.absurd'),
     holds: `${sideName(side)} tube is ${phase} as long as wanted`,
     fails: (level) =>
       level === 'stop'
@@ -267,12 +267,12 @@ function halfReadFaces({ square, faces }: CutChecksInput, side: Side): Check[] {
   });
 }
 
-function faceChecks(face: FaceSquare, side: Side, limits: Changes): Check[] {
+function faceChecks(face: FaceSquare, side: Side, limits: Limits): Check[] {
   const checks = [
     angleCheck('camber', face, face.camber, side, limits),
     angleCheck('toe', face, face.toe, side, limits),
   ];
-  const limit = limitOf(limits, 'square.camber');
+  const limit = limits('square.camber');
   const U = expandedUncertainty(face.camber);
   if (U <= limit.value) return checks;
   return [
@@ -296,10 +296,10 @@ function angleCheck(
   face: FaceSquare,
   figure: Figure,
   side: Side,
-  limits: Changes,
+  limits: Limits,
 ): Check {
-  const soft = limitOf(limits, `square.${kind}`);
-  const hard = limitOf(limits, 'square.stop');
+  const soft = limits(`square.${kind}`);
+  const hard = limits('square.stop');
   return judge({
     id: `square.${kind}.${side}`,
     stage: 'cut',

@@ -1,6 +1,6 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, type Figure } from '../../measure';
-import type { Retention } from '../../plan';
+import type { Retention } from '../donor/choices';
 
 type Maybe = Figure | undefined;
 

@@ -1,6 +1,6 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, least, meanOf, type Figure } from '../../measure';
-import { DIAMETERS } from '../../plan';
+import { DIAMETERS } from './tube-quantities';
 
 type Maybe = Figure | undefined;
 

@@ -1,7 +1,8 @@
+import { END_PIECE } from './saw-quantities';
 import { bySide, type Side, type Sided } from '../../geometry';
 import { asMade, derive, given, INSTRUMENTS, type Figure } from '../../measure';
-import { quantity, type CutMethod, type MarkDatum } from '../../plan';
 import type { SchoolPlan } from './school-stage';
+import type { CutMethod, MarkDatum } from './choices';
 
 type Maybe = Figure | undefined;
 
@@ -82,7 +83,7 @@ export interface MarksResult {
 const SCRIBE_U = (INSTRUMENTS.rule.halfResolution / Math.sqrt(3)) * Math.SQRT2;
 
 /** Shortest end piece that can be held and prepared, mm. */
-const SHORTEST_END_PIECE = quantity('cut.endPiece.left').min;
+const [SHORTEST_END_PIECE] = END_PIECE;
 
 /** Scribe marks, slug and lengths to expect, for both sides of the chosen way. */
 export function marksStage(input: MarksInput): MarksResult {

@@ -1,7 +1,7 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, given, renamed, type Figure } from '../../measure';
-import { SCHOOLS, type School } from '../../plan';
 import type { EndsResult } from './ends-stage';
+import { SCHOOLS, type School } from './choices';
 
 type Maybe = Figure | undefined;
 

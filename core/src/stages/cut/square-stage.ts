@@ -1,8 +1,8 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, type Figure } from '../../measure';
 import { fitRingPlane } from '../../numerics';
-import { CLOCKS, SQUARE_PHASES, type SquarePhase } from '../../plan';
 import { farthestClock } from './face-tilt';
+import { CLOCKS, SQUARE_PHASES, type SquarePhase } from './square-quantities';
 
 /** Figures by clock id, and the radius they were read at. */
 export interface SquareInput {

@@ -1,10 +1,18 @@
-import { unknownCheck, type Check } from '../../checks';
-import type { Brief, Choices, Skill, Tool } from '../../plan';
+import { unknownCheck, type Check } from '../../stage';
+import type { CutMethod } from './choices';
+import type { Retention } from '../donor/choices';
+import type { ShaftRoute } from '../shafts/choices';
 import type { SchoolPlan } from './school-stage';
+import type { Brief, Skill, Tool } from '../brief/choices';
 
 export interface ToolChecksInput {
-  readonly brief: Brief;
-  readonly choices: Choices;
+  readonly brief: Pick<Brief, 'tools' | 'skills'>;
+  readonly choices: {
+    readonly method: CutMethod;
+    readonly retention: Retention;
+    readonly retentionTo: Retention;
+    readonly shaftRoute: ShaftRoute;
+  };
   readonly school: SchoolPlan | undefined;
 }
 

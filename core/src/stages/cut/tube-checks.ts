@@ -1,22 +1,16 @@
-import {
-  compared,
-  judge,
-  judgeClosure,
-  limitOf,
-  unknownCheck,
-  type Check,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+import { compared, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
 import { derive, given, least, type Figure } from '../../measure';
-import type { CutMethod, Retention, TubeItem } from '../../plan';
 import { formatLength } from '../../units';
 import type { FloatEnd } from './float-stage';
 import type { MarksResult } from './marks-stage';
 import type { PressedTube, TubeResult } from './tube-stage';
+import type { donor } from '../donor/words';
+import type { cut } from './words';
+import type { CutMethod, TubeItem } from './choices';
+import type { Retention } from '../donor/choices';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof cut | typeof donor>;
 
 export interface TubeChecksInput {
   readonly method: CutMethod;
@@ -32,7 +26,7 @@ export interface TubeChecksInput {
 const mm = (value: number, digits = 2): string => `${formatLength(value, { unit: 'mm', digits })} mm`;
 
 /** Checks of new tubes, full-float ends, and of what is welded to the tubes beside a cut. */
-export function tubeChecks(input: TubeChecksInput, limits: Changes): Check[] {
+export function tubeChecks(input: TubeChecksInput, limits: Limits): Check[] {
   const checks: Check[] = itemChecks(input, limits);
   for (const side of SIDES) {
     const fit = input.tubes.fit[side];
@@ -57,8 +51,8 @@ const unfitted = (side: Side): Check =>
     lacks: ['a', 'b', 'c'].flatMap((d) => [`tube.bore.${side}.${d}`, `tube.od.${side}.${d}`]),
   });
 
-function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits: Changes): Check[] {
-  const limit = limitOf(limits, 'cut.fromBracket');
+function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits: Limits): Check[] {
+  const limit = limits('cut.fromBracket');
   return Object.entries(items).flatMap(([id, item]) => {
     if (method === 'newTubes' || !shortened[item.side]) return [];
     const side = marks.marks[item.side];
@@ -116,20 +110,20 @@ function nearer(id: string, { name, from, to }: TubeItem, ...cuts: readonly Figu
   ) as Figure;
 }
 
-function pressChecks(fit: PressedTube, side: Side, limits: Changes): Check[] {
+function pressChecks(fit: PressedTube, side: Side, limits: Limits): Check[] {
   const checks = [ovalCheck('bore', fit.boreOval, side, limits), ovalCheck('tube', fit.tubeOval, side, limits)];
   checks.push(looseCheck(fit, side, limits), tightCheck(fit, side, limits));
   checks.push(stressCheck(fit.stress, side, limits), forceCheck(fit.force, side, limits));
   return checks;
 }
 
-function ovalCheck(what: 'bore' | 'tube', oval: Figure, side: Side, limits: Changes): Check {
+function ovalCheck(what: 'bore' | 'tube', oval: Figure, side: Side, limits: Limits): Check {
   return judge({
     id: `tube.${what}Oval.${side}`,
     stage: 'cut',
     figure: oval,
     way: 'atMost',
-    limit: limitOf(limits, 'tube.oval'),
+    limit: limits('tube.oval'),
     beyond: 'stop',
     holds: `${sideName(side)} ${what} is round enough`,
     fails: `${sideName(side)} ${what} is oval`,
@@ -145,13 +139,13 @@ function ovalCheck(what: 'bore' | 'tube', oval: Figure, side: Side, limits: Chan
 
 const FIT_REASON = 'Play lets the tube turn; too much interference cracks the casting.';
 
-function looseCheck({ least: low, most }: PressedTube, side: Side, limits: Changes): Check {
+function looseCheck({ least: low, most }: PressedTube, side: Side, limits: Limits): Check {
   return judge({
     id: `tube.loose.${side}`,
     stage: 'cut',
     figure: low,
     way: 'atLeast',
-    limit: limitOf(limits, 'tube.least'),
+    limit: limits('tube.least'),
     beyond: 'stop',
     holds: `${sideName(side)} tube is tight enough in its bore at the loosest`,
     fails: `${sideName(side)} tube is too loose in its bore`,
@@ -162,8 +156,8 @@ function looseCheck({ least: low, most }: PressedTube, side: Side, limits: Chang
   });
 }
 
-function tightCheck({ least: low, most }: PressedTube, side: Side, limits: Changes): Check {
-  const high = limitOf(limits, 'tube.most');
+function tightCheck({ least: low, most }: PressedTube, side: Side, limits: Limits): Check {
+  const high = limits('tube.most');
   return judge({
     id: `tube.fit.${side}`,
     stage: 'cut',
@@ -182,13 +176,13 @@ function tightCheck({ least: low, most }: PressedTube, side: Side, limits: Chang
 
 const PRESS_LACKS = ['tube.inside', 'tube.hub', 'tube.insert'];
 
-function stressCheck(stress: Figure | undefined, side: Side, limits: Changes): Check {
+function stressCheck(stress: Figure | undefined, side: Side, limits: Limits): Check {
   return judge({
     id: `tube.stress.${side}`,
     stage: 'cut',
     figure: stress,
     way: 'atMost',
-    limit: limitOf(limits, 'tube.stress'),
+    limit: limits('tube.stress'),
     beyond: 'stop',
     holds: `${sideName(side)} press fit is within the steel`,
     fails: `${sideName(side)} press fit strains casting or tube`,
@@ -200,13 +194,13 @@ function stressCheck(stress: Figure | undefined, side: Side, limits: Changes): C
   });
 }
 
-function forceCheck(force: Figure | undefined, side: Side, limits: Changes): Check {
+function forceCheck(force: Figure | undefined, side: Side, limits: Limits): Check {
   return judge({
     id: `tube.force.${side}`,
     stage: 'cut',
     figure: force,
     way: 'atMost',
-    limit: limitOf(limits, 'tube.force'),
+    limit: limits('tube.force'),
     holds: `${sideName(side)} tube goes in with the press at hand`,
     fails: `${sideName(side)} tube asks for a stronger press`,
     unknown: `Press force, ${side}: not known`,
@@ -218,13 +212,13 @@ function forceCheck(force: Figure | undefined, side: Side, limits: Changes): Che
 }
 
 /** A new tube has to reach from the casting to its end, with room for both welds. */
-function pieceCheck(free: Figure | undefined, side: Side, limits: Changes): Check {
+function pieceCheck(free: Figure | undefined, side: Side, limits: Limits): Check {
   return judge({
     id: `tube.piece.${side}`,
     stage: 'cut',
     figure: free,
     way: 'atLeast',
-    limit: limitOf(limits, 'cut.fromCasting'),
+    limit: limits('cut.fromCasting'),
     beyond: 'stop',
     holds: `${sideName(side)} new tube reaches from casting to end`,
     fails: `${sideName(side)} new tube is too short to be made`,
@@ -236,14 +230,14 @@ function pieceCheck(free: Figure | undefined, side: Side, limits: Changes): Chec
   });
 }
 
-function floatChecks({ angle, turnOff, wall }: FloatEnd, side: Side, limits: Changes): Check[] {
+function floatChecks({ angle, turnOff, wall }: FloatEnd, side: Side, limits: Limits): Check[] {
   const checks: Check[] = [
     judge({
       id: `float.angle.${side}`,
       stage: 'cut',
       figure: angle,
       way: 'atMost',
-      limit: limitOf(limits, 'float.angle'),
+      limit: limits('float.angle'),
       holds: `${sideName(side)} drive spline bears the camber and toe`,
       fails: `${sideName(side)} drive spline stands crooked`,
       unknown: `${sideName(side)} drive spline out of line: not known`,
@@ -260,7 +254,7 @@ function floatChecks({ angle, turnOff, wall }: FloatEnd, side: Side, limits: Cha
           id: `float.wall.${side}`,
           stage: 'cut',
           figure: wall,
-          limit: limitOf(limits, 'donor.wall'),
+          limit: limits('donor.wall'),
           holds: `${sideName(side)} tube’s inside, outside and wall agree`,
           fails: `${sideName(side)} tube’s inside, outside and wall contradict each other`,
           unknown: `${sideName(side)} tube’s wall: not known`,

@@ -1,17 +1,14 @@
+import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure } from '../../measure';
-import type { TubeItem } from '../../plan';
 import { RAD_PER_DEGREE } from '../../units';
-import {
-  endsStage,
-  floatStage,
-  learnedStage,
-  tubeChecks,
-  tubeStage,
-  wantedTubes,
-  type MarksResult,
-  type TubeChecksInput,
-} from './index';
+import type { TubeItem } from './choices';
+import { endsStage } from './ends-stage';
+import { floatStage } from './float-stage';
+import { learnedStage } from './learned-stage';
+import { tubeChecks, type TubeChecksInput } from './tube-checks';
+import { tubeStage, wantedTubes } from './tube-stage';
+import type { MarksResult } from './marks-stage';
 
 const mm = (id: string, value: number, u = 0): Figure => given(id, id, value, u, 'mm', 'test');
 const all = (values: Readonly<Record<string, number>>): Record<string, Figure> =>
@@ -104,7 +101,7 @@ describe('checks of tubes', () => {
         shortened: BOTH,
         ...more,
       },
-      {},
+      limitsOf({}),
     ).find((c) => c.id === id);
 
   it('stop for an oval bore before anything is pressed', () => {
@@ -179,7 +176,7 @@ describe('what is welded to the tube', () => {
         items: { perch: { side: 'left', name: 'the perch', ...item } },
         shortened: BOTH,
       },
-      {},
+      limitsOf({}),
     ).find((c) => c.id === 'cut.item.perch');
 
   it.each([
@@ -294,7 +291,7 @@ describe('full-float ends', () => {
           items: {},
           shortened: BOTH,
         },
-        {},
+        limitsOf({}),
       ).map((c) => `${c.level} ${c.id}`);
     expect(
       checks(floatStage({ figures, tubeOd: { left: undefined, right: undefined }, tubeWall: undefined })),

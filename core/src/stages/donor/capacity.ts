@@ -1,4 +1,5 @@
-import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { judge, type Check, type LimitsOf } from '../../stage';
+import type { shafts } from '../shafts/words';
 import { SIDES, type Side } from '../../geometry';
 import { derive, given, least, type Figure } from '../../measure';
 
@@ -125,10 +126,7 @@ function sideCapacity(side: Side, d: Figure, strength: Figure, demand: Maybe): S
 }
 
 /** Caution below the good factor, stop below the least. */
-export function capacityChecks(
-  result: CapacityResult,
-  limits: Readonly<Partial<Record<LimitId, LimitChange>>>,
-): Check[] {
+export function capacityChecks(result: CapacityResult, limits: LimitsOf<typeof shafts>): Check[] {
   return SIDES.flatMap((side) => {
     const capacity = result[side];
     if (!capacity) return [];
@@ -138,8 +136,8 @@ export function capacityChecks(
         stage: 'donor',
         figure: capacity.factor,
         way: 'atLeast',
-        limit: limitOf(limits, 'shaft.factor'),
-        stop: limitOf(limits, 'shaft.factorLeast'),
+        limit: limits('shaft.factor'),
+        stop: limits('shaft.factorLeast'),
         holds: `Shaft is strong enough, ${side}`,
         fails: `Shaft is weak for this torque, ${side}`,
         unknown: `Whether the shaft is strong enough, ${side}: not known`,

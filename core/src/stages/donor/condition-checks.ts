@@ -1,9 +1,11 @@
-import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { judge, type Check, type LimitIdOf, type LimitsOf } from '../../stage';
 import { SIDES } from '../../geometry';
 import type { Figure } from '../../measure';
-import { factText, findFact, type Fact } from '../../plan';
+import { optionText, type Fact } from '../../stage';
+import { DONOR_FACTS } from './facts';
+import type { donor } from './words';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof donor>;
 type Facts = Readonly<Record<string, Fact | undefined>>;
 
 interface Fault {
@@ -60,11 +62,7 @@ const FAULTS: Readonly<Record<string, Readonly<Record<string, Fault>>>> = {
 };
 
 /** Checks of what was found on the donor: seen faults, run-out, worn journals, bent tubes. */
-export function conditionChecks(
-  facts: Facts,
-  of: (id: string) => Figure | undefined,
-  limits: Changes,
-): Check[] {
+export function conditionChecks(facts: Facts, of: (id: string) => Figure | undefined, limits: Limits): Check[] {
   return [
     ...Object.keys(FAULTS).flatMap((id) => factCheck(id, facts[id])),
     ...SIDES.flatMap((side) => [
@@ -93,13 +91,14 @@ export function conditionChecks(
 function factCheck(id: string, fact: Fact | undefined): Check[] {
   if (!fact) return [];
   const fault = FAULTS[id]?.[fact.value];
-  const label = findFact(id)?.label ?? id;
+  const kind = DONOR_FACTS.find((k) => k.id === id);
+  const label = kind?.label ?? id;
   const told = fact.evidence === 'seller' ? ', the seller says' : '';
   const base = {
     id,
     stage: 'donor' as const,
     at: `fact.${id}`,
-    title: `${label}: ${factText(id, fact.value)}${told}`,
+    title: `${label}: ${optionText(kind, fact.value)}${told}`,
   };
   return [
     fault ? { ...base, ...fault } : { ...base, level: 'ok', reason: 'Looked at and in order.', todo: '' },
@@ -113,7 +112,12 @@ interface Words {
   readonly todo: string;
 }
 
-function measured(figure: Figure | undefined, limitId: LimitId, limits: Changes, words: Words): Check[] {
+function measured(
+  figure: Figure | undefined,
+  limitId: LimitIdOf<typeof donor>,
+  limits: Limits,
+  words: Words,
+): Check[] {
   if (!figure) return [];
   return [
     judge({
@@ -121,7 +125,7 @@ function measured(figure: Figure | undefined, limitId: LimitId, limits: Changes,
       stage: 'donor',
       figure,
       way: 'atMost',
-      limit: limitOf(limits, limitId),
+      limit: limits(limitId),
       holds: words.fine,
       fails: words.what,
       unknown: `${words.what}: not known`,

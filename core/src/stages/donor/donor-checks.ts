@@ -1,12 +1,13 @@
-import { judgeClosure, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { judgeClosure, type Check, type LimitsOf } from '../../stage';
 import { SIDES } from '../../geometry';
 import type { Figure } from '../../measure';
 import type { DonorResult } from './donor-stage';
+import type { donor } from './words';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof donor>;
 
 /** Checks of the donor's own readings: what must add up contradicts itself where it does not. */
-export function donorChecks(result: DonorResult, limits: Changes): Check[] {
+export function donorChecks(result: DonorResult, limits: Limits): Check[] {
   const checks: Check[] = [];
   const { widthClosure, splineOff } = result;
   if (widthClosure)
@@ -41,13 +42,13 @@ interface Closing {
   readonly at: string;
 }
 
-function closureCheck({ id, what, figure, at }: Closing, limits: Changes, readings: readonly string[]): Check {
+function closureCheck({ id, what, figure, at }: Closing, limits: Limits, readings: readonly string[]): Check {
   return judgeClosure(
     {
       id,
       stage: 'donor',
       figure,
-      limit: limitOf(limits, 'donor.closure'),
+      limit: limits('donor.closure'),
       holds: `${what}: the readings add up`,
       fails: `${what}: the readings do not add up`,
       unknown: `${what}: not known`,
@@ -59,13 +60,13 @@ function closureCheck({ id, what, figure, at }: Closing, limits: Changes, readin
   );
 }
 
-function splineCheck(figure: Figure, limits: Changes): Check {
+function splineCheck(figure: Figure, limits: Limits): Check {
   return judgeClosure(
     {
       id: 'donor.spline',
       stage: 'donor',
       figure,
-      limit: limitOf(limits, 'donor.splineMajor'),
+      limit: limits('donor.splineMajor'),
       holds: 'Spline matches its tooth count and pitch',
       fails: 'Spline is not the one written down',
       unknown: 'Spline: not known',

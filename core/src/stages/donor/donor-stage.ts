@@ -1,4 +1,4 @@
-import { type SIDES, type Sided } from '../../geometry';
+import type { SIDES, Sided } from '../../geometry';
 import { derive, type Figure } from '../../measure';
 
 type Maybe = Figure | undefined;

@@ -1,3 +1,4 @@
+import { axle } from './figures/axle';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../evaluate';
@@ -9,7 +10,7 @@ const check = (readings: Record<string, ReturnType<typeof reading>>, id: string)
 
 describe('donor', () => {
   it('finds width and pinion from both halves', () => {
-    const { width, pinion } = donor({}).donor;
+    const { width, pinion } = donor({}).of(axle);
     expect(width?.value).toBeCloseTo(1533.5, 9);
     expect(pinion?.value).toBeCloseTo(-25.25, 9);
   });
@@ -21,7 +22,7 @@ describe('donor', () => {
         const { pinion } = donor({
           'donor.half.left': reading('tape', left),
           'donor.half.right': reading('tape', right),
-        }).donor;
+        }).of(axle);
         // A longer left half puts the axle's middle to the left of the pinion: the pinion lies to the right.
         expect(Math.sign(pinion?.value ?? 0)).toBe(Math.sign(right - left));
       }),
@@ -29,9 +30,9 @@ describe('donor', () => {
   });
 
   it('closes each side on its parts: 127.98 + 588 + 76 against 792', () => {
-    expect(donor({}).donor.closure.left?.value).toBeCloseTo(-0.02, 9);
+    expect(donor({}).of(axle).closure.left?.value).toBeCloseTo(-0.02, 9);
     const off = { 'donor.brakeSpace.left': reading('caliper', 71.3) };
-    expect(donor(off).donor.closure.left?.value).toBeCloseTo(-4.72, 9);
+    expect(donor(off).of(axle).closure.left?.value).toBeCloseTo(-4.72, 9);
     expect(check(off, 'donor.closure.left')).toMatchObject({
       level: 'stop',
       stage: 'donor',
@@ -56,11 +57,11 @@ describe('donor', () => {
 
   it('compares both halves with the width read across', () => {
     const across = { 'donor.width': reading('tape', 1537.2) };
-    expect(donor(across).donor.widthClosure?.value).toBeCloseTo(-3.7, 9);
+    expect(donor(across).of(axle).widthClosure?.value).toBeCloseTo(-3.7, 9);
   });
 
   it('holds the measured spline against the standard: 31/24 has 33.867 mm', () => {
-    expect(donor({ 'donor.splineMajor': reading('caliper', 33.81) }).donor.splineOff?.value).toBeCloseTo(
+    expect(donor({ 'donor.splineMajor': reading('caliper', 33.81) }).of(axle).splineOff?.value).toBeCloseTo(
       -0.0567,
       3,
     );

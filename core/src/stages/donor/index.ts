@@ -4,3 +4,8 @@ export * from './capacity';
 export * from './condition-checks';
 export * from './ratio-stage';
 export * from './slip';
+export * from './choices';
+export * from './figures/axle';
+export * from './figures/judged';
+export * from './figures/route-cost';
+export * from './judged-quantities';

@@ -1,10 +1,14 @@
+import { capacity } from './figures/judged';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { given } from '../../measure';
 import { allFigures, evaluate, sellersWord } from '../../evaluate';
-import type { Fact, Plan } from '../../plan';
+import type { Plan } from '../../plan';
 import { reading, workedPlan } from '../../testing/plans';
 import { torsionShear } from './capacity';
+import type { Fact } from '../../stage';
+import { slip, ratio } from './figures/judged';
+import { schools } from '../cut/figures/schools';
 
 type Facts = Readonly<Record<string, string | Fact>>;
 const fact = (value: string, evidence: Fact['evidence'] = 'measured'): Fact => ({ value, evidence });
@@ -17,12 +21,12 @@ const check = (p: Plan, id: string) => evaluate(p).checks.find((c) => c.id === i
 describe('ratio', () => {
   it('comes from teeth, and from turns with both wheels or with one held', () => {
     const teeth = plan({ 'ratio.ring': reading('count', 43), 'ratio.pinion': reading('count', 11) });
-    expect(evaluate(teeth).judged.ratio.byTeeth?.value).toBeCloseTo(3.90909, 5);
+    expect(evaluate(teeth).of(ratio).byTeeth?.value).toBeCloseTo(3.90909, 5);
     const turns = { 'ratio.wheelTurns': reading('count', 10), 'ratio.pinionTurns': reading('count', 39.25) };
-    expect(evaluate(plan(turns, { 'ratio.how': 'both' })).judged.ratio.ratio?.value).toBeCloseTo(3.925, 9);
+    expect(evaluate(plan(turns, { 'ratio.how': 'both' })).of(ratio).ratio?.value).toBeCloseTo(3.925, 9);
     // One wheel held turns the other ten times for five turns of the ring gear.
     const held = { ...turns, 'ratio.pinionTurns': reading('count', 19.5) };
-    expect(evaluate(plan(held, { 'ratio.how': 'held' })).judged.ratio.ratio?.value).toBeCloseTo(3.9, 9);
+    expect(evaluate(plan(held, { 'ratio.how': 'held' })).of(ratio).ratio?.value).toBeCloseTo(3.9, 9);
   });
 
   it('finds turns that were noted with the wrong wheels, and teeth that no set has', () => {
@@ -65,7 +69,7 @@ describe('limited slip', () => {
   it('is not believed: a claim alone, or a test that only the seller did, proves nothing', () => {
     expect(check(plan({}, claim), 'donor.slip')).toMatchObject({ level: 'caution' });
     const told = plan({}, { ...claim, 'slip.turn': fact('drag', 'seller') });
-    expect(evaluate(told).judged.slip.status).toBe('unproven');
+    expect(evaluate(told).of(slip).status).toBe('unproven');
   });
 
   it('is found out: open, whatever it was sold as', () => {
@@ -82,11 +86,11 @@ describe('limited slip', () => {
       { 'slip.torque': reading('scale', 62) },
       { ...claim, 'slip.look': 'clutches', 'slip.turn': 'drag' },
     );
-    expect(evaluate(good).judged.slip).toMatchObject({ status: 'proven', kind: 'limitedSlip' });
+    expect(evaluate(good).of(slip)).toMatchObject({ status: 'proven', kind: 'limitedSlip' });
     const worn = plan({}, { 'slip.look': 'clutches', 'slip.turn': 'opposite' });
-    expect(evaluate(worn).judged.slip.status).toBe('contradiction');
+    expect(evaluate(worn).of(slip).status).toBe('contradiction');
     const spool = plan({ 'slip.torque': reading('scale', 400) }, { 'slip.look': 'spool', 'slip.turn': 'same' });
-    expect(evaluate(spool).judged.slip).toMatchObject({ status: 'proven', kind: 'locked' });
+    expect(evaluate(spool).of(slip)).toMatchObject({ status: 'proven', kind: 'locked' });
   });
 });
 
@@ -107,7 +111,7 @@ describe('torque capacity', () => {
       },
       { 'donor.material': 'carbon' },
     );
-    const { left, right } = evaluate(p).judged.capacity;
+    const { left, right } = evaluate(p).of(capacity);
     expect(left?.diameter.value).toBe(29.4);
     expect(right?.diameter.value).toBeCloseTo(31.38, 2);
     // 620·π·29.4³/16 = 3093.6 N·m by hand.
@@ -166,7 +170,7 @@ describe('evidence', () => {
     const p = plan({}, { 'slip.claim': fact('open', 'seller'), 'donor.cable': fact('drum', 'seller') });
     expect(sellersWord(p)).toEqual(['fact.donor.cable']);
     const results = evaluate(p);
-    const width = results.schools[0];
+    const width = results.of(schools)[0];
     expect(width && 'width' in width && width.width.evidence).toBe('chosen');
   });
 

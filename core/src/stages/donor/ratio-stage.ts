@@ -1,4 +1,4 @@
-import { COMPARE_SLACK, type Check } from '../../checks';
+import { COMPARE_SLACK, type Check } from '../../stage';
 import { derive, given, type Figure } from '../../measure';
 
 type Maybe = Figure | undefined;

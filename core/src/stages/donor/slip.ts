@@ -1,6 +1,7 @@
-import type { Check } from '../../checks';
+import type { Check } from '../../stage';
 import type { Figure } from '../../measure';
-import type { Differential, Fact } from '../../plan';
+import type { Fact } from '../../stage';
+import type { Differential } from '../brief/choices';
 
 /** What the tests of a differential say together. */
 export interface SlipFinding {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Point3 } from '../../plan';
-import { bendTable } from './index';
+import type { Point3 } from './choices';
+import { bendTable } from './bend-table';
 
 const line = (points: readonly Point3[], radius = 15, flare = 0) =>
   bendTable({ name: 'rear left', points, radius, flare });

@@ -1,4 +1,4 @@
-import type { BrakeLine, Point3 } from '../../plan';
+import type { BrakeLine, Point3 } from './choices';
 
 /** One bend of a line, in the order they are made. */
 export interface Bend {

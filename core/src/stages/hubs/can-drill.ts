@@ -1,5 +1,5 @@
-import type { CanDrill, ShaftWanted } from '../shafts';
 import { redrill } from './redrill';
+import type { CanDrill, ShaftWanted } from '../shafts/stock-pairs';
 
 /**
  * Whether the flange of a stock shaft can be re-drilled to the wanted pattern, by the limits that come with it. Each

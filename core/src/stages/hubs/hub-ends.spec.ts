@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { centresOf, chordOf, fitPattern, pcdOf } from './index';
-import type { ChordReading } from '../../plan';
+import { centresOf, chordOf, fitPattern, pcdOf } from './pattern';
+import type { ChordReading } from './choices';
 
 describe('bolt pattern', () => {
   it.each([

@@ -3,23 +3,24 @@ import {
   judge,
   judgeClosure,
   keeps,
-  limitOf,
   told,
   unknownCheck,
   type Check,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+  type LimitsOf,
+} from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import { derive, type Figure } from '../../measure';
-import type { PatternFace, PatternRoute, Spacer } from '../../plan';
 import type { BendResult } from './bend-table';
 import type { BrakeResult } from './brake-stage';
-import { SAME_PCD } from '../shafts';
 import type { FacePattern, PatternResult } from './pattern-stage';
 import type { StudJoint, StudResult } from './stud-stage';
+import type { stance } from '../stance/words';
+import type { hubs } from './words';
+import type { PatternFace, PatternRoute } from './choices';
+import type { Spacer } from '../stance/choices';
+import { SAME_PCD } from '../shafts/stock-pairs';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof hubs | typeof stance>;
 
 /** Count and circle of a face as they were typed. */
 export interface TypedPattern {
@@ -42,7 +43,7 @@ export interface HubsChecksInput {
 const FACE_NAMES = { flange: 'Flange', wheel: 'Wheel', rotor: 'Rotor' } as const;
 
 /** Checks of patterns, studs, brakes and lines. */
-export function hubsChecks(input: HubsChecksInput, limits: Changes): Check[] {
+export function hubsChecks(input: HubsChecksInput, limits: Limits): Check[] {
   return [
     ...patternChecks(input, limits),
     ...studChecks(input.studs, limits),
@@ -52,7 +53,7 @@ export function hubsChecks(input: HubsChecksInput, limits: Changes): Check[] {
   ];
 }
 
-function patternChecks(input: HubsChecksInput, limits: Changes): Check[] {
+function patternChecks(input: HubsChecksInput, limits: Limits): Check[] {
   const { faces, face, redrill, same } = input.patterns;
   const { route } = input;
   const checks: Check[] = faces.flatMap((f) => [
@@ -122,7 +123,7 @@ const TYPED: Readonly<Record<PatternFace, readonly string[]>> = {
 };
 
 /** The pattern that was typed against the one its pairs of holes make. */
-function typedCheck(f: FacePattern, typed: TypedPattern, limits: Changes): Check[] {
+function typedCheck(f: FacePattern, typed: TypedPattern, limits: Limits): Check[] {
   const { holes, pcd } = typed;
   if (!f.pcd || !pcd) return [];
   const name = FACE_NAMES[f.face];
@@ -153,7 +154,7 @@ function typedCheck(f: FacePattern, typed: TypedPattern, limits: Changes): Check
         ...base,
         ...words,
         figure: off,
-        limit: limitOf(limits, 'pattern.agree'),
+        limit: limits('pattern.agree'),
         unknown: `${name}’s pattern: not known`,
       },
       TYPED[f.face],
@@ -187,8 +188,8 @@ function rotorCheck(
   };
 }
 
-function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: Changes): Check {
-  const limit = limitOf(limits, 'pattern.ligament');
+function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: Limits): Check {
+  const limit = limits('pattern.ligament');
   return {
     id: 'pattern.redrill',
     stage: 'hubs',
@@ -206,7 +207,7 @@ function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: Chan
   };
 }
 
-function studChecks(studs: StudResult, limits: Changes): Check[] {
+function studChecks(studs: StudResult, limits: Limits): Check[] {
   const checks: Check[] = [shareCheck('stud', studs, limits), reserveCheck('stud', studs, limits)];
   if (studs.flange)
     checks.push(
@@ -259,13 +260,13 @@ const JOINTS = {
 } as const;
 type JointId = keyof typeof JOINTS;
 
-const shareCheck = (id: JointId, { share }: StudJoint, limits: Changes): Check =>
+const shareCheck = (id: JointId, { share }: StudJoint, limits: Limits): Check =>
   judge({
     id: `${id}.engagement`,
     stage: 'hubs',
     figure: share,
     way: 'atLeast',
-    limit: limitOf(limits, 'stud.engagement'),
+    limit: limits('stud.engagement'),
     beyond: 'stop',
     holds: `Enough thread in the nut${JOINTS[id].of}`,
     fails: `Too little thread in the nut${JOINTS[id].of}`,
@@ -276,13 +277,13 @@ const shareCheck = (id: JointId, { share }: StudJoint, limits: Changes): Check =
     lacks: JOINTS[id].lacks,
   });
 
-const reserveCheck = (id: JointId, { reserve }: StudJoint, limits: Changes): Check =>
+const reserveCheck = (id: JointId, { reserve }: StudJoint, limits: Limits): Check =>
   judge({
     id: `${id}.friction`,
     stage: 'hubs',
     figure: reserve,
     way: 'atLeast',
-    limit: limitOf(limits, 'stud.friction'),
+    limit: limits('stud.friction'),
     stop: 1,
     holds: id === 'stud' ? 'Friction carries the wheel' : 'Friction carries the adapter',
     fails: `Friction does not carry the ${id === 'stud' ? 'wheel' : 'adapter'} with reserve`,
@@ -293,14 +294,14 @@ const reserveCheck = (id: JointId, { reserve }: StudJoint, limits: Changes): Che
     lacks: ['stud.torque', 'fact.new.studThread', 'brief.demand'],
   });
 
-const proofCheck = (proof: Figure | undefined, limits: Changes): Check =>
+const proofCheck = (proof: Figure | undefined, limits: Limits): Check =>
   judge({
     id: 'stud.proof',
     stage: 'hubs',
     figure: proof,
     way: 'atMost',
-    limit: limitOf(limits, 'stud.proof'),
-    stop: limitOf(limits, 'stud.proofMost'),
+    limit: limits('stud.proof'),
+    stop: limits('stud.proofMost'),
     holds: 'The nut torque leaves the stud within its proof',
     fails: 'The nut torque stretches the stud',
     unknown: 'What the studs bear: not known',
@@ -322,8 +323,8 @@ const looseCheck = (pressed: Figure): Check => ({
 });
 
 /** A shim that is too thick is one trouble, metal that would have to come off another. */
-function shimChecks(shim: Figure | undefined, side: Side, limits: Changes): Check[] {
-  const [limit, align] = [limitOf(limits, 'brake.shim'), limitOf(limits, 'brake.align')];
+function shimChecks(shim: Figure | undefined, side: Side, limits: Limits): Check[] {
+  const [limit, align] = [limits('brake.shim'), limits('brake.align')];
   const inward = shim !== undefined && shim.value < 0;
   return [
     judge({
@@ -347,7 +348,7 @@ function shimChecks(shim: Figure | undefined, side: Side, limits: Changes): Chec
   ];
 }
 
-function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
+function brakeChecks({ hose, rim }: BrakeResult, limits: Limits): Check[] {
   const base = {
     id: 'brake.hose',
     stage: 'hubs' as const,
@@ -372,7 +373,7 @@ function brakeChecks({ hose, rim }: BrakeResult, limits: Changes): Check[] {
       stage: 'hubs',
       figure: rim,
       way: 'atLeast',
-      limit: limitOf(limits, 'stance.caliper'),
+      limit: limits('stance.caliper'),
       beyond: 'stop',
       holds: 'The rotor turns inside this rim',
       fails: 'The rotor does not turn inside this rim',

@@ -1,16 +1,11 @@
+import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure, type FigureUnit } from '../../measure';
-import {
-  brakeStage,
-  hubsChecks,
-  patternStage,
-  retentionWays,
-  studStage,
-  threadOf,
-  type HubsChecksInput,
-  type PatternInput,
-  type StudInput,
-} from './index';
+import { brakeStage } from './brake-stage';
+import { hubsChecks, type HubsChecksInput } from './hubs-checks';
+import { patternStage, type PatternInput } from './pattern-stage';
+import { retentionWays } from './retention';
+import { studStage, threadOf, type StudInput } from './stud-stage';
 
 const is = (id: string, value: number, unit: FigureUnit = 'mm'): Figure =>
   given(id, id, value, 0, unit, 'test');
@@ -252,18 +247,18 @@ describe('checks of hub ends', () => {
     ...more,
   });
   const level = (id: string, more: Partial<HubsChecksInput> = {}) =>
-    hubsChecks(input(more), {}).find((c) => c.id === id)?.level;
+    hubsChecks(input(more), limitsOf({})).find((c) => c.id === id)?.level;
   const studs = (more: Partial<StudInput>) => ({ studs: studStage({ ...STUDS, ...more }) });
   const brakes = (more: Partial<typeof BRAKES>) => ({ brakes: brakeStage({ ...BRAKES, ...more }) });
 
   it('are quiet where all is well', () => {
-    expect(hubsChecks(input(), {}).filter((c) => c.level !== 'ok')).toEqual([]);
+    expect(hubsChecks(input(), limitsOf({})).filter((c) => c.level !== 'ok')).toEqual([]);
   });
 
   it('ask for a way while patterns differ, and stop one that cannot be', () => {
     expect(level('pattern.route', { route: 'undecided' })).toBe('caution');
     const no = pattern({ 'donor.flangeHoles': 4, 'donor.flangePcd': 108 });
-    const stopped = hubsChecks(input({ patterns: no }), {}).find((c) => c.id === 'pattern.redrill');
+    const stopped = hubsChecks(input({ patterns: no }), limitsOf({})).find((c) => c.id === 'pattern.redrill');
     expect(stopped).toMatchObject({ level: 'stop' });
     expect(stopped?.figure?.value).toBeCloseTo(-5.53, 1);
     expect(level('pattern.redrill', { patterns: no, route: 'adapter' })).toBeUndefined();
@@ -310,7 +305,7 @@ describe('checks of hub ends', () => {
     });
     // 120·sin 36° = 70.534.
     expect(level('pattern.flange.typed', flange(70.5))).toBe('ok');
-    const off = hubsChecks(input(flange(67.18)), {}).find((c) => c.id === 'pattern.flange.typed');
+    const off = hubsChecks(input(flange(67.18)), limitsOf({})).find((c) => c.id === 'pattern.flange.typed');
     expect(off).toMatchObject({ level: 'stop', contradicts: ['donor.flangeHoles', 'donor.flangePcd'] });
     expect(level('pattern.flange.typed', flange(84.85, 4))).toBe('stop');
   });
@@ -332,7 +327,7 @@ describe('checks of hub ends', () => {
 
   it('hold brakes: shim, rim, hose', () => {
     expect(level('brake.shim.left', brakes({ caliper: is('c', 38.9) }))).toBe('caution');
-    const out = hubsChecks(input(brakes({ caliper: is('c', 44.6) })), {}).find(
+    const out = hubsChecks(input(brakes({ caliper: is('c', 44.6) })), limitsOf({})).find(
       (c) => c.id === 'brake.shim.left',
     );
     expect(out).toMatchObject({ level: 'caution', title: 'Left caliper stands too far out' });
@@ -342,7 +337,7 @@ describe('checks of hub ends', () => {
 
   it('say which line cannot be bent', () => {
     const lines = { a: { ok: false, reason: 'Points 1 and 2 are the same place.' } } as const;
-    const found = hubsChecks(input({ lines, written: { a: { name: 'Tee to left' } } }), {}).find(
+    const found = hubsChecks(input({ lines, written: { a: { name: 'Tee to left' } } }), limitsOf({})).find(
       (c) => c.id === 'line.a',
     );
     expect(found?.title).toContain('Tee to left');

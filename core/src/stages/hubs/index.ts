@@ -10,3 +10,6 @@ export * from './retention';
 export * from './stud-stage';
 export * from './flange-shapes';
 export * from './read-flange';
+export * from './choices';
+export * from './figures/hub-ends';
+export * from './figures/patterns';

@@ -1,5 +1,5 @@
-import type { Jig } from '../../plan';
 import type { Holes } from './redrill';
+import type { Jig } from './choices';
 
 export type Spot = readonly [x: number, y: number];
 

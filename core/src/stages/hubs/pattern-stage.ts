@@ -1,4 +1,7 @@
 import { derive, given, INSTRUMENTS, type Figure } from '../../measure';
+import { jigPlan, type JigPlan } from './jig';
+import { circleWeights, fitPattern, shareOf, type PatternFit } from './pattern';
+import { redrill, type DrilledFace, type DrillLimits, type Redrill } from './redrill';
 import {
   PATTERN_FACES,
   type ChordReading,
@@ -6,11 +9,8 @@ import {
   type KeepOut,
   type PatternFace,
   type PatternReadings,
-} from '../../plan';
-import { jigPlan, type JigPlan } from './jig';
-import { SAME_PCD } from '../shafts';
-import { circleWeights, fitPattern, shareOf, type PatternFit } from './pattern';
-import { redrill, type DrilledFace, type DrillLimits, type Redrill } from './redrill';
+} from './choices';
+import { SAME_PCD } from '../shafts/stock-pairs';
 
 type Maybe = Figure | undefined;
 

@@ -1,4 +1,5 @@
-import type { ChordReading } from '../../plan';
+import { HOLES } from './choices';
+import type { ChordReading } from './choices';
 
 export interface PatternFit {
   /** Circle through the hole centres, mm. */
@@ -12,7 +13,7 @@ export interface PatternFit {
 }
 
 /** Fewest and most holes of a wheel pattern. */
-export const HOLES = [3, 10] as const;
+
 /** Readings of one pattern lie off their places by no more against each other, mm. */
 export const PATTERN_AGREES = 0.4;
 

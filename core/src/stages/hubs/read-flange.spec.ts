@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { flangeShapes, newHoles, readFlange, redrill, type DrawnCircle } from './index';
+import { flangeShapes } from './flange-shapes';
+import { newHoles } from './jig';
+import { readFlange, type DrawnCircle } from './read-flange';
+import { redrill } from './redrill';
 
 const at = (x: number, y: number, diameter: number): DrawnCircle => ({ centre: [x, y], radius: diameter / 2 });
 const ring = (count: number, pcd: number, hole: number, turn: number, x = 0, y = 0): DrawnCircle[] =>

@@ -1,15 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  canDrill,
-  jigPlan,
-  nearestAt,
-  newHoles,
-  redrill,
-  steppedHoles,
-  type DrilledFace,
-  type Holes,
-} from './index';
+import { canDrill } from './can-drill';
+import { jigPlan, newHoles, steppedHoles } from './jig';
+import { nearestAt, redrill, type DrilledFace, type Holes } from './redrill';
 
 const LIMITS = { ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 };
 const holes = (count: number, pcd: number, hole = 14): Holes => ({ count, pcd, hole });

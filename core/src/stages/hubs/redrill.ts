@@ -1,4 +1,4 @@
-import type { KeepOut } from '../../plan';
+import type { KeepOut } from './choices';
 
 /** Holes on one circle. Lengths mm. */
 export interface Holes {

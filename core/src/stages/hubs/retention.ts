@@ -1,6 +1,6 @@
 import type { Sided } from '../../geometry';
 import type { Figure } from '../../measure';
-import type { Retention } from '../../plan';
+import type { Retention } from '../donor/choices';
 
 /** One way to hold the shafts in, beside what the donor has. */
 export interface RetentionWay {

@@ -1,6 +1,6 @@
 import { derive, given, type Figure } from '../../measure';
-import type { Spacer } from '../../plan';
 import { MM_PER_INCH } from '../../units';
+import type { Spacer } from '../stance/choices';
 
 type Maybe = Figure | undefined;
 

@@ -1,5 +1,5 @@
-import { COMPARE_SLACK } from '../../checks';
-import type { PartOffer, Verdict } from '../../plan';
+import { COMPARE_SLACK, type PartOffer } from '../../stage';
+import type { Verdict } from './choices';
 
 /** Places a ring part has to join, mm. */
 export interface RingSeat {

@@ -1,17 +1,13 @@
-import type { Redrill } from '../hubs';
 import type { Figure } from '../../measure';
-import {
-  factText,
-  JOINT_IDS,
-  type Fact,
-  type JointId,
-  type JointNote,
-  type PartSearch,
-  type SearchedJoint,
-  type Verdict,
-} from '../../plan';
-import { SAME_PCD } from '../shafts';
+import { optionText, type Fact, type FactKind } from '../../stage';
+import { DONOR_FACTS } from '../donor/facts';
+import { HUB_FACTS } from '../hubs/facts';
+import { SURVEY_FACTS } from '../survey/facts';
 import { rankRings, SAME_SIZE, type RingFit, type RingSeat } from './bearing-fit';
+import type { Redrill } from '../hubs/redrill';
+import { JOINT_IDS, type JointId, type JointNote, type SearchedJoint, type Verdict } from './choices';
+import type { PartSearch } from '../../stage';
+import { SAME_PCD } from '../shafts/stock-pairs';
 
 export interface MatingInput {
   readonly figures: Readonly<Record<string, Figure | undefined>>;
@@ -317,12 +313,15 @@ const brakeBracket: Judge = ({ figures }) => {
   return { faces, judged: fits('bolt holes agree') };
 };
 
+const KINDS: readonly FactKind[] = [...DONOR_FACTS, ...SURVEY_FACTS, ...HUB_FACTS];
+const kindOf = (id: string) => KINDS.find((kind) => kind.id === id);
+
 /** A joint of two named things that are the same or not. */
 function named(ofDonor: string, donor: string, ofCar: string, car: string, different: Judged): Judge {
   return ({ facts }) => {
     const text = (id: string) => {
       const fact = facts[id];
-      return fact ? factText(id, fact.value) : '';
+      return fact ? optionText(kindOf(id), fact.value) : '';
     };
     const faces = [
       face(ofDonor, [`fact.${donor}`], text(donor)),

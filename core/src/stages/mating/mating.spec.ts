@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../evaluate';
-import type { JointId, PartOffer, PartSearch, Plan } from '../../plan';
+import type { Plan } from '../../plan';
 import { reading, workedPlan } from '../../testing/plans';
 import { rankRings, ringFit } from './bearing-fit';
+import type { JointId } from './choices';
+import type { PartOffer, PartSearch } from '../../stage';
+import { joints } from './joints';
 
 const bearing = (
   number: string,
@@ -34,7 +37,10 @@ const seat = {
   'donor.bearingBore': reading('caliper', 72.01),
   'donor.bearingWidth': reading('caliper', 18.4),
 };
-const joint = (plan: Plan, id: JointId) => evaluate(plan).mating.find((j) => j.id === id);
+const joint = (plan: Plan, id: JointId) =>
+  evaluate(plan)
+    .of(joints)
+    .find((j) => j.id === id);
 const verdict = (plan: Plan, id: JointId) => joint(plan, id)?.verdict;
 
 describe('bearing between journal and bore', () => {

@@ -1,21 +1,14 @@
-import {
-  compared,
-  judge,
-  keeps,
-  limitOf,
-  told,
-  unknownCheck,
-  type Check,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+import { compared, judge, keeps, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import { asMade, derive, type Figure } from '../../measure';
-import type { Retention, ShaftRoute, Use } from '../../plan';
 import { formatLength } from '../../units';
 import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-stage';
+import type { shafts } from './words';
+import type { Retention } from '../donor/choices';
+import type { ShaftRoute } from './choices';
+import type { Use } from '../brief/choices';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof shafts>;
 type Maybe = Figure | undefined;
 
 export interface ShaftChecksInput {
@@ -42,7 +35,7 @@ export interface ShaftChecksInput {
 }
 
 /** Checks of shafts: what may be shortened, what engages, what touches. */
-export function shaftChecks(input: ShaftChecksInput, limits: Changes): Check[] {
+export function shaftChecks(input: ShaftChecksInput, limits: Limits): Check[] {
   const checks: Check[] = [...retentionChecks(input), ...pairChecks(input)];
   if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value)
     checks.push(floatCheck(input.floatMin));
@@ -170,7 +163,7 @@ function receivedChecks(
   { received: both, retentionTo }: ShaftChecksInput,
   need: ShaftNeed,
   side: Side,
-  limits: Changes,
+  limits: Limits,
 ): Check[] {
   const received = both[side];
   const clip = retentionTo === 'cClip';
@@ -186,7 +179,7 @@ function receivedChecks(
       stage: 'shafts',
       figure: off,
       way: 'within',
-      limit: limitOf(limits, 'order.length'),
+      limit: limits('order.length'),
       holds: `${sideName(side)} shaft that arrived is as planned`,
       fails: `${sideName(side)} shaft that arrived is too ${long ? 'long' : 'short'}`,
       unknown: `${sideName(side)} shaft that arrived: not known`,
@@ -209,7 +202,7 @@ const differ = (read: Figure, wanted: Figure, name: Pick<Figure, 'id' | 'label'>
     },
   });
 
-function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
+function stockCheck(need: ShaftNeed, side: Side, limits: Limits): Check {
   return judge({
     id: `shaft.stock.${side}`,
     stage: 'cut',
@@ -222,7 +215,7 @@ function stockCheck(need: ShaftNeed, side: Side, limits: Changes): Check {
       inputs: { L_short: need.fitted, L_new: need.needed },
     }),
     way: 'within',
-    limit: limitOf(limits, 'shaft.stock'),
+    limit: limits('shaft.stock'),
     holds: `Stock short shaft suits the ${side} side`,
     fails: `Stock short shaft does not match the ${side} side`,
     unknown: `Stock short shaft, ${side}: not known`,
@@ -244,19 +237,19 @@ const pairChecks = ({ pairTrouble }: ShaftChecksInput): Check[] =>
     at: 'shaft.pair',
   }));
 
-function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Changes): Check[] {
+function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Limits): Check[] {
   const share = shareCheck(fit.share, side, limits);
   return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, input.spareEnd, side, limits)];
 }
 
-function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
+function shareCheck(share: Maybe, side: Side, limits: Limits): Check {
   return judge({
     id: `shaft.engagement.${side}`,
     stage: 'cut',
     figure: share,
     way: 'atLeast',
-    limit: limitOf(limits, 'shaft.engagement'),
-    stop: limitOf(limits, 'shaft.engagementLeast'),
+    limit: limits('shaft.engagement'),
+    stop: limits('shaft.engagementLeast'),
     holds: `${sideName(side)} spline engages fully enough`,
     fails: `${sideName(side)} spline engages too little`,
     unknown: `How far the ${side} spline engages: not known`,
@@ -267,7 +260,7 @@ function shareCheck(share: Maybe, side: Side, limits: Changes): Check {
   });
 }
 
-function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Changes): Check {
+function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Limits): Check {
   const end = spare
     ? ` ${formatLength(spare.value, { unit: 'mm' })} mm beyond the old groove may come off.`
     : '';
@@ -276,7 +269,7 @@ function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Changes): Check 
     stage: 'cut',
     figure: gap,
     way: 'atLeast',
-    limit: limitOf(limits, 'shaft.gap'),
+    limit: limits('shaft.gap'),
     stop: 0,
     holds: `${sideName(side)} shaft is clear of the cross shaft`,
     fails: (level) =>

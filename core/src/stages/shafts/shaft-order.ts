@@ -1,8 +1,13 @@
-import { keeps, limitOf, type Check, type LimitChange, type LimitId, type StageId } from '../../checks';
+import { chosenPart, keeps, optionText, type Check, type LimitsOf } from '../../stage';
+import type { shafts as words } from './words';
 import { SIDES, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
-import { chosenPart, factText, type Plan, type Retention } from '../../plan';
-import type { ShaftsResult } from './shafts-stage';
+import type { Retention } from '../donor/choices';
+import { DONOR_FACTS } from '../donor/facts';
+import { inUse } from './figures/in-use';
+import { shafts } from './figures/shafts';
+import type { InUse } from './in-use';
+import { node, type Reads } from './node';
 
 /** One shaft as it is ordered. Lengths mm. */
 export interface ShaftLine {
@@ -44,68 +49,64 @@ export interface ShaftOrder {
   readonly lacks: readonly string[];
 }
 
-/** What the order rests on: shafts of the chosen way, and readings. */
-export interface OrderBasis {
-  readonly shafts: ShaftsResult;
-  readonly known: Readonly<Record<string, { readonly figure: Figure } | undefined>>;
-  /** Sizes of what will run where they are not the donor’s own, by quantity; undefined where not known of it. */
-  readonly inUse: Readonly<Record<string, Figure | undefined>>;
-}
-
 const CLIP_END = 'grooved for the clip';
 const PLAIN_END = 'plain, chamfered 1 × 45°';
 
 /** Sources that are made to order; stock ones are bought as they are, the donor’s own stay. */
 const MADE: readonly string[] = ['new', 'other'];
 
-type Of = (id: string) => number | undefined;
+const valueOf = (figure: Figure | undefined): number | undefined => figure?.value;
+/** How an answer to a fact is written, of the kinds an order names. */
+const written = (id: (typeof DONOR_FACTS)[number]['id'], value: string): string =>
+  optionText(
+    DONOR_FACTS.find((kind) => kind.id === id),
+    value,
+  );
 
 /** The order for the shafts that have to be bought: made to length, or from stock by their number. */
-export function shaftOrder(plan: Plan, { shafts, known, inUse }: OrderBasis): ShaftOrder {
-  const of: Of = (id) => known[id]?.figure.value;
+export const shaftOrder = node('order', (r): ShaftOrder => {
+  const { needs } = r.of(shafts);
   const lines = SIDES.flatMap((side): ShaftLine[] => {
-    const need = shafts.needs[side];
+    const need = needs[side];
     if (!need) return [];
-    if (need.source === 'stockPair') return stockLine(plan, side, need.fitted.value);
-    return MADE.includes(need.source) ? [madeLine(plan, of, side, need.fitted.value)] : [];
+    if (need.source === 'stockPair') return stockLine(r, side, need.fitted.value);
+    return MADE.includes(need.source) ? [madeLine(r, side, need.fitted.value)] : [];
   });
   const stock = lines.some((l) => l.part !== undefined);
-  const flange = stock ? stockFlange((id) => inUse[id]?.value) : flangeOf(plan, of);
-  return { lines, flange, lacks: lacksOf(plan, lines, flange) };
-}
+  const flange = stock ? stockFlange(r.of(inUse)) : flangeOf(r);
+  return { lines, flange, lacks: lacksOf(r.choice('retentionTo'), lines, flange) };
+});
 
-function madeLine(plan: Plan, of: Of, side: Side, length: number): ShaftLine {
-  const [teeth, pitch] = [
-    of('new.teeth') ?? of('donor.splineTeeth'),
-    of('new.pitch') ?? of('donor.splinePitch'),
-  ];
-  const material = plan.facts['donor.material'];
-  const clip = plan.choices.retentionTo === 'cClip';
+function madeLine(r: Reads, side: Side, length: number): ShaftLine {
+  const teeth = valueOf(r.figure('new.teeth') ?? r.figure('donor.splineTeeth'));
+  const pitch = valueOf(r.figure('new.pitch') ?? r.figure('donor.splinePitch'));
+  const material = r.fact('donor.material');
+  const to = r.choice('retentionTo');
   return {
     side,
     length,
     spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
-    material: material ? factText('donor.material', material.value) : '',
-    innerEnd: clip ? CLIP_END : PLAIN_END,
+    material: material ? written('donor.material', material.value) : '',
+    innerEnd: to === 'cClip' ? CLIP_END : PLAIN_END,
     ...sizesKnown({
-      splineLength: of('shaft.spline') ?? of(`donor.shaftSpline.${side}`),
-      journal: of('new.journal') ?? of('donor.journal'),
-      body: of('shaft.body') ?? of(`donor.shaftBody.${side}`),
-      ...(plan.choices.retentionTo === 'fullFloat' ? {} : { shoulder: of('shaft.shoulder') }),
-      ...(clip
-        ? {
-            clipPlace: of('shaft.clipPlace'),
-            clipWidth: of('shaft.clipWidth'),
-            clipDiameter: of('shaft.clipDiameter'),
-          }
-        : {}),
+      splineLength: valueOf(r.figure('shaft.spline') ?? r.figure(`donor.shaftSpline.${side}`)),
+      journal: valueOf(r.figure('new.journal') ?? r.figure('donor.journal')),
+      body: valueOf(r.figure('shaft.body') ?? r.figure(`donor.shaftBody.${side}`)),
+      ...(to === 'fullFloat' ? {} : { shoulder: valueOf(r.figure('shaft.shoulder')) }),
+      ...(to === 'cClip' ? clipSizes(r) : {}),
     }),
   };
 }
 
+const clipSizes = (r: Reads) => ({
+  clipPlace: valueOf(r.figure('shaft.clipPlace')),
+  clipWidth: valueOf(r.figure('shaft.clipWidth')),
+  clipDiameter: valueOf(r.figure('shaft.clipDiameter')),
+});
+
 /** A shaft from stock is ordered by its number; its sizes stand with it so that what arrives can be held to them. */
-function stockLine({ searches, choices }: Plan, side: Side, length: number): ShaftLine[] {
-  const offer = chosenPart(side === 'left' ? searches.shaftLeft : searches.shaftRight);
+function stockLine(r: Reads, side: Side, length: number): ShaftLine[] {
+  const offer = chosenPart(r.search(side === 'left' ? 'shaftLeft' : 'shaftRight'));
   if (!offer) return [];
   const { teeth, pitch, spline, journal, body } = offer.size;
   return [
@@ -114,7 +115,7 @@ function stockLine({ searches, choices }: Plan, side: Side, length: number): Sha
       length,
       spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
       material: '',
-      innerEnd: choices.retentionTo === 'cClip' ? CLIP_END : PLAIN_END,
+      innerEnd: r.choice('retentionTo') === 'cClip' ? CLIP_END : PLAIN_END,
       part: offer.number,
       seller: offer.seller,
       ...sizesKnown({ splineLength: spline, journal, body }),
@@ -128,41 +129,43 @@ const sizesKnown = <K extends string>(sizes: Readonly<Partial<Record<K, number |
     Record<K, number>
   >;
 
-const stockFlange = (of: Of): FlangeOrder =>
+const stockFlange = (sizes: InUse): FlangeOrder =>
   sizesKnown({
-    holes: of('donor.flangeHoles'),
-    pcd: of('donor.flangePcd'),
-    hole: of('donor.flangeHole'),
-    pilot: of('donor.pilot'),
+    holes: sizes['donor.flangeHoles']?.value,
+    pcd: sizes['donor.flangePcd']?.value,
+    hole: sizes['donor.flangeHole']?.value,
+    pilot: sizes['donor.pilot']?.value,
   });
 
 /** With other shafts, or where they are made anyway, the flange gets the wheel’s own pattern. */
-function flangeOf({ facts, choices }: Plan, of: Of): FlangeOrder {
-  const wheels = choices.pattern === 'shafts' || choices.pattern === 'undecided';
-  const from =
-    wheels && of('car.wheelPcd') !== undefined
-      ? ['car.wheelHoles', 'car.wheelPcd']
-      : ['donor.flangeHoles', 'donor.flangePcd'];
-  const [holes, pcd] = from.map(of);
-  const bore = of('car.wheelBore');
-  const thread = facts['new.studThread'] ?? facts['donor.studThread'];
+function flangeOf(r: Reads): FlangeOrder {
+  const route = r.choice('pattern');
+  const wheels = (route === 'shafts' || route === 'undecided') && r.figure('car.wheelPcd') !== undefined;
+  const [holes, pcd] = wheels
+    ? [r.figure('car.wheelHoles'), r.figure('car.wheelPcd')]
+    : [r.figure('donor.flangeHoles'), r.figure('donor.flangePcd')];
+  const bore = r.figure('car.wheelBore')?.value;
+  const thread = r.fact('new.studThread') ?? r.fact('donor.studThread');
   return {
     ...sizesKnown({
-      holes,
-      pcd,
-      hole: of('redrill.hole') ?? of('donor.flangeHole'),
-      pilot: bore === undefined ? of('donor.pilot') : bore - (of('shaft.pilotPlay') ?? 0),
+      holes: valueOf(holes),
+      pcd: valueOf(pcd),
+      hole: valueOf(r.figure('redrill.hole') ?? r.figure('donor.flangeHole')),
+      pilot:
+        bore === undefined
+          ? valueOf(r.figure('donor.pilot'))
+          : bore - (valueOf(r.figure('shaft.pilotPlay')) ?? 0),
     }),
-    ...(thread ? { thread: factText('donor.studThread', thread.value) } : {}),
+    ...(thread ? { thread: written('donor.studThread', thread.value) } : {}),
   };
 }
 
-function lacksOf({ choices }: Plan, lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
+function lacksOf(to: Retention, lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
   const made = lines.find((l) => l.part === undefined);
   if (lines.length === 0) return ['No shaft has to be bought: nothing to order'];
   // What lies on a shelf has its sizes.
   if (!made) return [];
-  return asked(choices.retentionTo, made, flange).flatMap(([name, known]) => (known ? [] : [name]));
+  return asked(to, made, flange).flatMap(([name, known]) => (known ? [] : [name]));
 }
 
 /** What a maker asks of a shaft that is held in this way, and whether it is known. */
@@ -183,7 +186,7 @@ const asked = (
 ];
 
 /** Stages whose stops can make a shaft wrong. */
-const SHAFT_STAGES: readonly StageId[] = ['donor', 'stance', 'cut', 'shafts', 'hubs'];
+const SHAFT_STAGES: readonly string[] = ['donor', 'stance', 'cut', 'shafts', 'hubs'];
 
 /**
  * What has to be settled before shafts are paid for: open stops of the stages that they follow from. Steel that is
@@ -285,14 +288,14 @@ export interface Received {
 export function compareReceived(
   order: ShaftOrder,
   received: readonly ReceivedShaft[],
-  limits: Readonly<Partial<Record<LimitId, LimitChange>>>,
+  limits: LimitsOf<typeof words>,
 ): Received {
   for (const { side } of received)
     if (!order.lines.some((l) => l.side === side)) throw new RangeError(`No ${side} shaft was ordered.`);
   const missing = order.lines.find((l) => !received.some((r) => r.side === l.side));
   if (missing) throw new RangeError(`The ${missing.side} shaft has not been measured.`);
-  const lengthLimit = limitOf(limits, 'order.length').value;
-  const journalLimit = limitOf(limits, 'order.journal').value;
+  const lengthLimit = limits('order.length').value;
+  const journalLimit = limits('order.journal').value;
   const sizes = received.flatMap((r): ReceivedSize[] => {
     const line = order.lines.find((l) => l.side === r.side) as ShaftLine;
     const list: (ReceivedSize | undefined)[] = [

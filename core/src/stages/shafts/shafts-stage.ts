@@ -1,7 +1,8 @@
-import { isPlanned, type SchoolPlan, type SchoolResult } from '../cut';
 import { bySide, otherSide, SIDES, type Side, type Sided } from '../../geometry';
 import { asMade, derive, type Figure } from '../../measure';
-import type { School, ShaftRoute } from '../../plan';
+import { isPlanned, type SchoolPlan, type SchoolResult } from '../cut/school-stage';
+import type { School } from '../cut/choices';
+import type { ShaftRoute } from './choices';
 
 type Maybe = Figure | undefined;
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { outcomeOf, runStack, type StackKey, type StackPart, type StackSide } from './index';
+import { outcomeOf, runStack, type StackKey, type StackPart, type StackSide } from './stack';
 
 const part = (id: string, value: number, u: number, shape: StackPart['shape'] = 'normal'): StackPart => ({
   id,

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { PartOffer } from '../../plan';
 import { stockPairs, WIDTH_STEP, type PairAxle } from './stock-pairs';
+import type { PartOffer } from '../../stage';
 
 const AXLE: PairAxle = {
   half: { left: 792, right: 741.5 },

@@ -1,6 +1,6 @@
-import { COMPARE_SLACK } from '../../checks';
+import { COMPARE_SLACK, type PartOffer } from '../../stage';
 import { bySide, type Sided } from '../../geometry';
-import type { PartOffer, Retention } from '../../plan';
+import type { Retention } from '../donor/choices';
 
 /** What a bought shaft must be; what is left out does not matter. */
 export interface ShaftWanted {

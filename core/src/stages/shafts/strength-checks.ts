@@ -1,11 +1,12 @@
-import { judge, limitOf, type Check, type LimitChange, type LimitId } from '../../checks';
+import { judge, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { StrengthResult } from './strength-stage';
+import type { shafts } from './words';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof shafts>;
 
 /** Checks of the shafts that will run: strength, spline pressure, bending, fatigue, and how unlike they twist. */
-export function strengthChecks(result: StrengthResult, planned: boolean, limits: Changes): Check[] {
+export function strengthChecks(result: StrengthResult, planned: boolean, limits: Limits): Check[] {
   // Before there is a way to cut there is no shaft to be judged.
   if (!planned) return [];
   const checks = SIDES.flatMap((side) => [
@@ -18,14 +19,14 @@ export function strengthChecks(result: StrengthResult, planned: boolean, limits:
 
 const SHAFT = ['donor.splineTeeth', 'donor.splinePitch', 'fact.donor.material', 'brief.demand'];
 
-function factorCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+function factorCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({
     id: `strength.factor.${side}`,
     stage: 'shafts',
     figure: of[side].factor,
     way: 'atLeast',
-    limit: limitOf(limits, 'shaft.factor'),
-    stop: limitOf(limits, 'shaft.factorLeast'),
+    limit: limits('shaft.factor'),
+    stop: limits('shaft.factorLeast'),
     holds: `${sideName(side)} shaft carries the launch`,
     fails: `${sideName(side)} shaft is weak for the launch`,
     unknown: `Whether the ${side} shaft carries the launch: not known`,
@@ -37,13 +38,13 @@ function factorCheck({ side: of }: StrengthResult, side: Side, limits: Changes):
   });
 }
 
-function pressureCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+function pressureCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({
     id: `strength.pressure.${side}`,
     stage: 'shafts',
     figure: of[side].pressure,
     way: 'atMost',
-    limit: limitOf(limits, 'shaft.pressure'),
+    limit: limits('shaft.pressure'),
     holds: `${sideName(side)} spline bears the launch on its flanks`,
     fails: `${sideName(side)} spline is pressed hard`,
     unknown: `Pressure on the ${side} spline: not known`,
@@ -63,14 +64,14 @@ function pressureCheck({ side: of }: StrengthResult, side: Side, limits: Changes
 
 const CARRIED = ['brief.rear', 'brief.tyreDiameter', 'wheel.et', 'donor.journal'];
 
-function bendingCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+function bendingCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({
     id: `strength.bending.${side}`,
     stage: 'shafts',
     figure: of[side].bendingFactor,
     way: 'atLeast',
-    limit: limitOf(limits, 'shaft.factor'),
-    stop: limitOf(limits, 'shaft.factorLeast'),
+    limit: limits('shaft.factor'),
+    stop: limits('shaft.factorLeast'),
     holds: `${sideName(side)} journal bears the corner`,
     fails: `${sideName(side)} journal bends hard in a corner`,
     unknown: `Whether the ${side} journal bears the corner: not known`,
@@ -81,14 +82,14 @@ function bendingCheck({ side: of }: StrengthResult, side: Side, limits: Changes)
   });
 }
 
-function fatigueCheck({ side: of }: StrengthResult, side: Side, limits: Changes): Check {
+function fatigueCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({
     id: `strength.fatigue.${side}`,
     stage: 'shafts',
     figure: of[side].fatigue,
     way: 'atLeast',
-    limit: limitOf(limits, 'shaft.fatigue'),
-    stop: limitOf(limits, 'shaft.fatigueLeast'),
+    limit: limits('shaft.fatigue'),
+    stop: limits('shaft.fatigueLeast'),
     holds: `${sideName(side)} journal bears turning under load`,
     fails: `${sideName(side)} journal tires under load`,
     unknown: `Whether the ${side} journal tires: not known`,
@@ -99,13 +100,13 @@ function fatigueCheck({ side: of }: StrengthResult, side: Side, limits: Changes)
   });
 }
 
-function twistCheck({ twistApart }: StrengthResult, limits: Changes): Check {
+function twistCheck({ twistApart }: StrengthResult, limits: Limits): Check {
   return judge({
     id: 'strength.twist',
     stage: 'shafts',
     figure: twistApart,
     way: 'within',
-    limit: limitOf(limits, 'shaft.twist'),
+    limit: limits('shaft.twist'),
     holds: 'Both shafts twist nearly alike',
     fails: 'The shafts twist unlike',
     unknown: 'How unlike the shafts twist: not known',

@@ -1,9 +1,9 @@
-import type { SchoolPlan } from '../cut';
-import { smallestOf, torsionShear, type Steel } from '../donor';
 import { bySide, otherSide, type Side, type Sided } from '../../geometry';
 import { assumedAs, derive, deriveWherePossible, least, type Figure } from '../../measure';
-import type { Retention } from '../../plan';
 import type { ShaftNeed, ShaftsResult } from './shafts-stage';
+import type { SchoolPlan } from '../cut/school-stage';
+import { smallestOf, torsionShear, type Steel } from '../donor/capacity';
+import type { Retention } from '../donor/choices';
 
 type Maybe = Figure | undefined;
 

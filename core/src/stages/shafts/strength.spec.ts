@@ -1,6 +1,9 @@
+import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure, type FigureUnit } from '../../measure';
-import { strengthChecks, strengthStage, type ShaftsResult, type StrengthInput } from './index';
+import { strengthChecks } from './strength-checks';
+import { strengthStage, type StrengthInput } from './strength-stage';
+import type { ShaftsResult } from './shafts-stage';
 
 const is = (id: string, value: number, unit: FigureUnit = 'mm'): Figure =>
   given(id, id, value, 0, unit, 'test');
@@ -124,7 +127,7 @@ describe('strength of shafts', () => {
 
   it('is checked: weak, pressed hard, bent hard, twisting unlike', () => {
     const checked = (more: Partial<StrengthInput>) => {
-      const list = strengthChecks(strengthStage({ ...INPUT, ...more }), true, {});
+      const list = strengthChecks(strengthStage({ ...INPUT, ...more }), true, limitsOf({}));
       return (id: string) => list.find((c) => c.id === id)?.level;
     };
     const level = checked({});
@@ -146,7 +149,7 @@ describe('strength of shafts', () => {
   });
 
   it('gives no verdict where the torque is not known', () => {
-    const list = strengthChecks(strengthStage({ ...INPUT, demand: undefined }), true, {});
+    const list = strengthChecks(strengthStage({ ...INPUT, demand: undefined }), true, limitsOf({}));
     expect(list.filter((c) => c.level === 'unknown').map((c) => c.id)).toEqual([
       'strength.factor.left',
       'strength.pressure.left',
@@ -159,6 +162,6 @@ describe('strength of shafts', () => {
   });
 
   it('says nothing before there is a way to cut', () => {
-    expect(strengthChecks(strengthStage(INPUT), false, {})).toEqual([]);
+    expect(strengthChecks(strengthStage(INPUT), false, limitsOf({}))).toEqual([]);
   });
 });

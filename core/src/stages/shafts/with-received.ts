@@ -1,4 +1,5 @@
-import type { Plan } from '../../plan';
+import type { Acceptance } from '../../stage';
+import type { Reading } from '../../measure';
 import type { Received } from './shaft-order';
 
 /** Who took the shafts, and why where one is kept although it is not as ordered. */
@@ -9,11 +10,17 @@ export interface Taken {
   readonly at: string;
 }
 
+/** What of a plan they stand in. */
+interface Kept {
+  readonly readings: Readonly<Record<string, Reading>>;
+  readonly accepted: Readonly<Record<string, Acceptance>>;
+}
+
 /**
  * The plan with shafts that were taken standing in it as they were measured. One that is kept although its length is
  * off is an accepted deviation: its reason stands with the check, and so on the sheet.
  */
-export function withReceived(plan: Plan, { sizes }: Received, { who, reason, at }: Taken): Plan {
+export function withReceived<P extends Kept>(plan: P, { sizes }: Received, { who, reason, at }: Taken): P {
   const lengths = sizes.filter((s) => s.what === 'length');
   const others = sizes.filter((s) => !s.ok && s.what !== 'length');
   const said = (side: string) =>

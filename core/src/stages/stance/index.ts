@@ -6,3 +6,5 @@ export * from './stance-stage';
 export * from './stance-checks';
 export * from './poses';
 export * from './room';
+export * from './choices';
+export * from './figures/stance';

@@ -1,7 +1,8 @@
 import type { Side } from '../../geometry';
 import { derive, given, type Figure } from '../../measure';
-import { ROOM_HEIGHTS, type Fact, type RoomHeight } from '../../plan';
+import type { Fact } from '../../stage';
 import { POSE_SHAPES, type StancePoseId } from './poses';
+import { RIM_BOTTOM, ROOM_HEIGHTS, type RoomHeight, type RoomId } from '../survey/room-quantities';
 
 type Maybe = Figure | undefined;
 
@@ -20,7 +21,7 @@ export type GapKind = 'inboard' | 'spring' | 'outboard';
 /** Something beside the wheel in a pose. */
 export interface RoomThing {
   /** Quantity it was read as. */
-  readonly id: string;
+  readonly id: RoomId;
   readonly from: 'inboard' | 'outboard';
   readonly limit: GapKind;
   /** From the centreline, mm. */
@@ -36,9 +37,6 @@ export interface PoseRoom {
   readonly things: readonly RoomThing[];
   readonly lacks: Readonly<Record<'inboard' | 'outboard', readonly string[]>>;
 }
-
-/** The rim’s bottom lies this share of the tyre’s radius below the hub. */
-export const RIM_BOTTOM = 0.65;
 
 /** Everything beside the wheel in a pose of one side. What is not known is listed, never left out in silence. */
 export function poseRoom(input: WheelRoomInput, side: Side, pose: StancePoseId): PoseRoom {
@@ -87,7 +85,7 @@ function heightOf({ diameter: D }: WheelRoomInput, at: RoomHeight): Maybe {
 
 /** Place of a thing in a pose: read at ride height or at bump, between both where the wheel stands between them. */
 function placeOf({ figures: f }: WheelRoomInput, pose: StancePoseId, tail: string, way: 'in' | 'out') {
-  const of = (at: 'ride' | 'bump') => `room.${way}.${at}.${tail}`;
+  const of = (at: 'ride' | 'bump') => `room.${way}.${at}.${tail}` as RoomId;
   const { travel } = POSE_SHAPES[pose];
   const [ride, bump] = [f[of('ride')], f[of('bump')]];
   if (travel <= 0) return { id: of('ride'), y: ride, lacks: ride ? [] : [of('ride')] };

@@ -1,20 +1,15 @@
-import {
-  isOpen,
-  judge,
-  judgeClosure,
-  limitOf,
-  unknownCheck,
-  type Check,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+import type { Fact } from '../../stage';
+import { SURVEY_QUANTITIES } from '../survey/quantities';
+import { isOpen, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
-import { findQuantity, type Fact, type Spacer } from '../../plan';
+
 import { POSE_WORDS } from './poses';
 import type { Clearance, StanceResult } from './stance-stage';
+import type { stance } from './words';
+import type { Spacer } from './choices';
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof stance>;
 
 export interface StanceChecksInput {
   readonly stance: StanceResult;
@@ -25,7 +20,7 @@ export interface StanceChecksInput {
 }
 
 /** Checks of wheel and tyre: what they clear on each side, under the lip, round the brake; and the spacer. */
-export function stanceChecks(input: StanceChecksInput, limits: Changes): Check[] {
+export function stanceChecks(input: StanceChecksInput, limits: Limits): Check[] {
   const { stance, spacer, spacerThick } = input;
   const checks: Check[] = [];
   if (stance.tyreProblem) checks.push(tyreCheck(stance.tyreProblem));
@@ -50,13 +45,13 @@ const tyreCheck = (problem: string): Check => ({
   at: 'wheel.rim',
 });
 
-const diameterCheck = (figure: Figure, limits: Changes): Check =>
+const diameterCheck = (figure: Figure, limits: Limits): Check =>
   judgeClosure(
     {
       id: 'tyre.size',
       stage: 'stance',
       figure,
-      limit: limitOf(limits, 'tyre.size'),
+      limit: limits('tyre.size'),
       holds: 'Tyre’s diameter is the one its size says',
       fails: 'Tyre’s diameter is not the one its size says',
       unknown: 'Tyre’s diameter against its size: not known',
@@ -83,9 +78,9 @@ export function tightest(
   list: readonly Clearance[],
   side: Side,
   from: Clearance['from'],
-  limits: Changes,
+  limits: Limits,
 ): Clearance | undefined {
-  const margin = (c: Clearance) => c.gap.value - limitOf(limits, `stance.${c.limit}`).value;
+  const margin = (c: Clearance) => c.gap.value - limits(`stance.${c.limit}`).value;
   return list
     .filter((c) => c.side === side && c.from === from)
     .reduce<Clearance | undefined>((best, c) => (!best || margin(c) < margin(best) ? c : best), undefined);
@@ -95,7 +90,7 @@ export function tightest(
 const thing = (place: string): string =>
   place.startsWith('room.out')
     ? 'the arch lip'
-    : `what stands ${findQuantity(place)?.label.toLowerCase() ?? 'inboard'}`;
+    : `what stands ${SURVEY_QUANTITIES.find((q) => q.id === place)?.label.toLowerCase() ?? 'inboard'}`;
 
 /** Of the inboard readings, the heights whose kind of thing was not said. */
 function kindUnsaid(place: string, facts: StanceChecksInput['facts']): boolean {
@@ -110,7 +105,7 @@ function gapCheck(
   { stance, facts }: StanceChecksInput,
   side: Side,
   from: Clearance['from'],
-  limits: Changes,
+  limits: Limits,
 ): Check {
   const worst = tightest(stance.clearances, side, from, limits);
   const lacks = stance.lacks[side][from];
@@ -126,7 +121,7 @@ function gapCheck(
       todo: '',
     };
   }
-  const limit = limitOf(limits, `stance.${worst.limit}`);
+  const limit = limits(`stance.${worst.limit}`);
   const kind = kindUnsaid(worst.place, facts)
     ? ' What stands there was not said, so the wider gap is kept.'
     : '';
@@ -165,7 +160,7 @@ function advice(stance: StanceResult, side: Side, from: Clearance['from'], short
 }
 
 /** A tyre that certainly stays inboard of the lip may rise past it; any other has to stay below. */
-function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: Changes): Check {
+function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: Limits): Check {
   const radial = stance.radial[side];
   const base = {
     id: `stance.radial.${side}`,
@@ -173,7 +168,7 @@ function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: 
     reason: 'A tyre that stands out under the lip must stay below it; one that stays inboard may rise past it.',
     at: `room.lip.${side}`,
   };
-  const limit = limitOf(limits, 'stance.radial');
+  const limit = limits('stance.radial');
   const unknown = `Whether the ${side} tyre stays below the lip at bump: not known`;
   if (outboard.level === 'ok' && radial && radial.value < limit.value)
     return {
@@ -203,13 +198,13 @@ function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: 
   } as Check;
 }
 
-const caliperCheck = (caliper: Figure | undefined, limits: Changes): Check =>
+const caliperCheck = (caliper: Figure | undefined, limits: Limits): Check =>
   judge({
     id: 'stance.caliper',
     stage: 'stance',
     figure: caliper,
     way: 'atLeast',
-    limit: limitOf(limits, 'stance.caliper'),
+    limit: limits('stance.caliper'),
     stop: 0,
     holds: 'The rim turns round the brake',
     fails: 'The rim is too near the brake',
@@ -220,14 +215,14 @@ const caliperCheck = (caliper: Figure | undefined, limits: Changes): Check =>
     lacks: ['rim.inside', 'brake.radius'],
   });
 
-function spacerCheck(spacer: Spacer, thick: Figure | undefined, limits: Changes): Check {
+function spacerCheck(spacer: Spacer, thick: Figure | undefined, limits: Limits): Check {
   const plain = spacer === 'plain';
   return judge({
     id: 'stance.spacer',
     stage: 'stance',
     figure: thick,
     way: plain ? 'atMost' : 'atLeast',
-    limit: limitOf(limits, plain ? 'spacer.plain' : 'spacer.adapter'),
+    limit: limits(plain ? 'spacer.plain' : 'spacer.adapter'),
     beyond: 'stop',
     holds: 'The spacer is within its limit',
     fails: plain ? 'The plain spacer is too thick' : 'The bolted adapter is too thin',

@@ -1,8 +1,10 @@
+import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure } from '../../measure';
-import type { Fact } from '../../plan';
 import { RAD_PER_DEGREE } from '../../units';
-import { stanceChecks, stanceStage, tightest, type StanceInput } from './index';
+import { stanceChecks, tightest } from './stance-checks';
+import { stanceStage, type StanceInput } from './stance-stage';
+import type { Fact } from '../../stage';
 
 const mm = (id: string, value: number): Figure => given(id, id, value, 0.4, 'mm', 'test');
 const seen = (value: string): Fact => ({ value, evidence: 'seen' });
@@ -231,7 +233,7 @@ describe('checks of stance', () => {
         spacerThick: figures(values)['spacer.thick'],
         facts: all.facts,
       },
-      {},
+      limitsOf({}),
     );
   };
   const level = (id: string, ...from: Parameters<typeof checks>) =>
@@ -239,7 +241,9 @@ describe('checks of stance', () => {
 
   it('finds the tightest place of a side over all poses', () => {
     const { clearances } = stanceStage(input());
-    expect(tightest(clearances, 'left', 'inboard', {})?.gap.id).toBe('gap.outer.room.in.bump.top.left');
+    expect(tightest(clearances, 'left', 'inboard', limitsOf({}))?.gap.id).toBe(
+      'gap.outer.room.in.bump.top.left',
+    );
   });
 
   it('cautions near the lip and stops where the tyre touches it', () => {

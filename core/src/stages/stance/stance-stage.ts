@@ -1,6 +1,7 @@
 import { bySide, SIDES, type Side, type Sided } from '../../geometry';
 import { assumedAs, derive, deriveWherePossible, given, type Figure } from '../../measure';
-import type { Fact, Spacer } from '../../plan';
+import type { Fact } from '../../stage';
+import type { RoomId } from '../survey/room-quantities';
 import {
   archWork,
   BULGE,
@@ -15,6 +16,7 @@ import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from './poses';
 import { poseRoom, travelOf, travelQuantity, type GapKind, type PoseRoom, type RoomThing } from './room';
 import { readTyreSize, type TyreSize } from './tyre-size';
 import { measuringRim, overallRim, wheelEdges, type WheelEdges } from './wheel';
+import type { Spacer } from './choices';
 
 type Maybe = Figure | undefined;
 
@@ -46,7 +48,7 @@ export interface Clearance {
   readonly pose: StancePoseId;
   readonly from: RoomThing['from'];
   /** Quantity of the thing. */
-  readonly place: string;
+  readonly place: RoomId;
   readonly gap: Figure;
   readonly limit: GapKind;
 }

@@ -2,29 +2,18 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   archWork,
-  backspaceOf,
-  bothSides,
   BULGE,
-  cellAt,
   centreRange,
-  fitLimit,
-  fitMap,
-  fitMargin,
-  halvesFor,
   limitedBy,
   marginAt,
-  measuringRim,
-  offsetOf,
-  offsetsFor,
-  overallRim,
-  readTyreSize,
-  sectionOn,
-  wheelEdges,
   widestSection,
   type Obstacle,
   type StancePose,
   type WheelWidth,
-} from './index';
+} from './centre-range';
+import { backspaceOf, measuringRim, offsetOf, overallRim, sectionOn, wheelEdges } from './wheel';
+import { bothSides, cellAt, fitLimit, fitMap, fitMargin, halvesFor, offsetsFor } from './fit-map';
+import { readTyreSize } from './tyre-size';
 
 const size = (text: string) => {
   const read = readTyreSize(text);

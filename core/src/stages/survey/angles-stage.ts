@@ -1,10 +1,14 @@
-import type { Check } from '../../checks';
+import { quantityInSentence, quantityName, type Check, type Quantity } from '../../stage';
 import { derive, type Figure } from '../../measure';
-import { ANGLE_IDS, quantity, quantityInSentence, quantityName } from '../../plan';
 import { absoluteAngle, type GaugeReading } from './relative-angle';
 
 /** Gauge figures by quantity id, and for each what the gauge was zeroed on (`level` or a quantity id). */
+/** An angle that may be read. */
+type Angle = Pick<Quantity, 'id' | 'label' | 'side' | 'stage'>;
+
 export interface AnglesInput {
+  /** In walking order. */
+  readonly angles: readonly Angle[];
   readonly figures: Readonly<Record<string, Figure | undefined>>;
   readonly zeroedOn: Readonly<Record<string, string | undefined>>;
 }
@@ -12,6 +16,7 @@ export interface AnglesInput {
 export interface AngleResult {
   readonly id: string;
   readonly label: string;
+  readonly stage: string;
   /** As the gauge showed it. */
   readonly shown: Figure;
   readonly zeroedOn: string | undefined;
@@ -22,27 +27,32 @@ export interface AngleResult {
 }
 
 /** Every angle that was read, against what it was zeroed on and against level. */
-export function anglesStage({ figures, zeroedOn }: AnglesInput): readonly AngleResult[] {
+export function anglesStage({ angles, figures, zeroedOn }: AnglesInput): readonly AngleResult[] {
   const readings: Record<string, GaugeReading> = {};
-  for (const id of ANGLE_IDS) {
+  for (const { id } of angles) {
     const figure = figures[id];
     const zero = zeroedOn[id];
     if (figure) readings[id] = zero ? { shown: figure.value, zeroedOn: zero } : { shown: figure.value };
   }
-  return ANGLE_IDS.flatMap((id) => {
-    const shown = figures[id];
-    return shown ? [resultOf(id, shown, readings, figures)] : [];
+  return angles.flatMap((angle) => {
+    const shown = figures[angle.id];
+    return shown ? [resultOf(angle, shown, readings, { angles, figures })] : [];
   });
 }
 
 function resultOf(
-  id: string,
+  angle: Angle,
   shown: Figure,
   readings: Readonly<Record<string, GaugeReading>>,
-  figures: AnglesInput['figures'],
+  { angles, figures }: Pick<AnglesInput, 'angles' | 'figures'>,
 ): AngleResult {
-  const label = quantityName(quantity(id));
-  const base = { id, label, shown, zeroedOn: readings[id]?.zeroedOn };
+  const { id } = angle;
+  const label = quantityName(angle);
+  const nameOf = (other: string) => {
+    const found = angles.find((a) => a.id === other);
+    return found ? quantityInSentence(found) : other;
+  };
+  const base = { id, label, stage: angle.stage, shown, zeroedOn: readings[id]?.zeroedOn };
   const found = absoluteAngle(id, readings);
   if (found.status === 'lacks')
     return { ...base, trouble: `it was zeroed on ${nameOf(found.lacks)}, which has not been read` };
@@ -64,16 +74,14 @@ function resultOf(
   };
 }
 
-const nameOf = (id: string): string => quantityInSentence(quantity(id));
-
 /** A stop for every angle whose zeros lead nowhere. */
 export function angleChecks(angles: readonly AngleResult[]): Check[] {
-  return angles.flatMap(({ id, label, trouble }) =>
+  return angles.flatMap(({ id, label, stage, trouble }) =>
     trouble
       ? [
           {
             id: `angle.${id}`,
-            stage: quantity(id).stage,
+            stage,
             level: 'caution' as const,
             title: `${label}: no slope against level`,
             reason: `Of ${label.toLowerCase()}, ${trouble}. What it is against that stays true.`,

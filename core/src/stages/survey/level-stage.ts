@@ -1,16 +1,8 @@
-import {
-  isOpen,
-  judge,
-  keeps,
-  limitOf,
-  type Check,
-  type CheckLimit,
-  type LimitChange,
-  type LimitId,
-} from '../../checks';
+import { isOpen, judge, keeps, type Check, type CheckLimit, type LimitIdOf, type LimitsOf } from '../../stage';
 import { derive, type Figure } from '../../measure';
-import { CORNERS, type Corner } from '../../plan';
 import { formatAngle, formatLength } from '../../units';
+import type { survey } from './words';
+import { CORNERS, type Corner } from './level-quantities';
 
 type Maybe = Figure | undefined;
 /** Figures of the quantities `level.…`, by id. */
@@ -127,14 +119,14 @@ function packing(of: LevelInput): LevelResult['packing'] {
   );
 }
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof survey>;
 
 /** Ids of the checks that tell whether numbers read off the car can be trusted. */
 export const LEVEL_CHECKS: readonly string[] = ['level.lean.front', 'level.lean.rear', 'level.twist'];
 
 /** Checks of how the car stands. The front comes first: it tips the rear. */
-export function levelChecks(result: LevelResult, input: LevelInput, limits: Changes): Check[] {
-  const frontOver = over(result.frontLean, limitOf(limits, 'level.lean'));
+export function levelChecks(result: LevelResult, input: LevelInput, limits: Limits): Check[] {
+  const frontOver = over(result.frontLean, limits('level.lean'));
   const held: readonly Words[] = [
     leanHeld('front', result.frontLean, false),
     leanHeld('rear', result.rearLean, frontOver),
@@ -183,7 +175,7 @@ export function levelChecks(result: LevelResult, input: LevelInput, limits: Chan
 /** A figure held against a limit, with the words for either outcome. */
 interface Words {
   readonly id: string;
-  readonly limit: LimitId;
+  readonly limit: LimitIdOf<typeof survey>;
   readonly figure: Maybe;
   readonly good: string;
   readonly bad: string;
@@ -220,7 +212,7 @@ function leanHeld(end: 'front' | 'rear', figure: Maybe, frontFirst: boolean): Wo
 function checkOf(
   { figure, good, bad, limit, from, ...rest }: Words,
   input: LevelInput,
-  limits: Changes,
+  limits: Limits,
 ): Check[] {
   const lacks = from.filter((id) => !input[id]);
   if (lacks.length === from.length) return [];
@@ -230,7 +222,7 @@ function checkOf(
       stage: 'survey',
       figure,
       way: 'within',
-      limit: limitOf(limits, limit),
+      limit: limits(limit),
       holds: good,
       fails: bad,
       lacks,

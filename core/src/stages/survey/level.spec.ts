@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { endView, LEAN_DRAWN, topView } from '../../drawing';
 import { allFigures, evaluate, restsOnLevel } from '../../evaluate';
 import type { Figure } from '../../measure';
 import { EMPTY_PLAN, type Plan } from '../../plan';
 import { reading } from '../../testing/plans';
+import { endView, LEAN_DRAWN } from './views/end';
+import { topView } from './views/top';
+import { level } from './figures/car';
 
 const heights = (leftFront: number, rightFront: number, leftRear: number, rightRear: number) =>
   Object.fromEntries(
@@ -122,19 +124,19 @@ describe('false floor', () => {
       'level.floor.rightRear': reading('tape', 819.7),
       'level.floor.leftRear': reading('tape', 810.2),
     });
-    const { packing } = evaluate(p).level;
+    const { packing } = evaluate(p).of(level);
     expect(packing.leftFront?.value).toBeCloseTo(6.3, 9);
     expect(packing.rightFront?.value).toBeCloseTo(0, 9);
     expect(packing.rightRear?.value).toBeCloseTo(13.6, 9);
     expect(packing.leftRear?.value).toBeCloseTo(4.1, 9);
     const { 'level.floor.leftRear': _, ...three } = p.readings;
-    expect(evaluate({ ...p, readings: three }).level.packing).toEqual({});
+    expect(evaluate({ ...p, readings: three }).of(level).packing).toEqual({});
   });
 });
 
 describe('drawings', () => {
   it('lean as much larger as they say', () => {
-    const view = endView(evaluate(plan(heights(254.2, 241.1, 249.9, 241.8))));
+    const view = evaluate(plan(heights(254.2, 241.1, 249.9, 241.8))).of(endView);
     const sills = view.shapes.filter((s) => s.kind === 'outline' && s.style === 'casting');
     const front = sills[0];
     if (front?.kind !== 'outline') throw new Error('no front');
@@ -143,11 +145,11 @@ describe('drawings', () => {
   });
 
   it('draw both wheelbases as long as they are', () => {
-    const view = topView(evaluate(plan(square)));
+    const view = evaluate(plan(square)).of(topView);
     expect(view.dimensions.map((d) => [d.name, d.to[0] - d.from[0]])).toEqual([
       ['right', expect.closeTo(2448.2, 6)],
       ['left', expect.closeTo(2453.6, 6)],
     ]);
-    expect(topView(evaluate(EMPTY_PLAN)).dimensions).toEqual([]);
+    expect(evaluate(EMPTY_PLAN).of(topView).dimensions).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { type Side, SIDES } from '../../geometry';
 import { derive, type Figure } from '../../measure';
-import { POSES, ROOM_HEIGHTS, type Pose, type RoomHeight } from '../../plan';
+import { POSES, ROOM_HEIGHTS, type Pose, type RoomHeight } from './room-quantities';
 
 export type RoomInput = Readonly<Record<string, Figure | undefined>>;
 

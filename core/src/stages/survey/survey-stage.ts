@@ -1,5 +1,6 @@
-import { judge, judgeClosure, limitOf, type Check, type Held, type LimitChange, type LimitId } from '../../checks';
+import { judge, judgeClosure, type Check, type Held, type LimitIdOf, type LimitsOf } from '../../stage';
 import { derive, type Figure } from '../../measure';
+import type { survey } from './words';
 
 type Maybe = Figure | undefined;
 
@@ -74,10 +75,10 @@ const differ = (id: string, label: string, a: Maybe, b: Maybe): Maybe =>
   b &&
   derive({ id, label, unit: 'mm', formula: '{a} − {b}', source: 'One less the other', inputs: { a, b } });
 
-type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
+type Limits = LimitsOf<typeof survey>;
 
 /** Checks of the old axle's readings. */
-export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits: Changes): Check[] {
+export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits: Limits): Check[] {
   const checks: Check[] = [];
   const base = { stage: 'survey' as const, unknown: 'The old axle’s place: not known' };
   if (closure)
@@ -87,7 +88,7 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
           ...base,
           id: 'survey.closure',
           figure: closure,
-          limit: limitOf(limits, 'survey.closure'),
+          limit: limits('survey.closure'),
           holds: 'Old axle’s readings add up',
           fails: 'Old axle’s halves do not add up to its width',
           reason:
@@ -105,7 +106,7 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
         id: 'survey.offset',
         figure: offset,
         way: 'within',
-        limit: limitOf(limits, 'survey.offset'),
+        limit: limits('survey.offset'),
         holds: 'Old axle sits in the middle',
         fails: 'Old axle does not sit in the middle of the car',
         reason: 'A new axle placed like the old one would be off centre as well.',
@@ -117,9 +118,9 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
 }
 
 /** What the car’s own mounts say: where they stand, how worn they are, and whether the donor’s tube suits them. */
-function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Changes): Check[] {
+function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limits): Check[] {
   const base = { stage: 'survey' as const, unknown: 'The mounts: not known', way: 'within' as const };
-  const list: readonly (Omit<Held, 'limit'> & { readonly limit: LimitId })[] = [
+  const list: readonly (Omit<Held, 'limit'> & { readonly limit: LimitIdOf<typeof survey> })[] = [
     {
       ...base,
       id: 'survey.mounts',
@@ -165,5 +166,5 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Chang
       at: 'survey.tubeOd',
     },
   ];
-  return list.flatMap((held) => (held.figure ? [judge({ ...held, limit: limitOf(limits, held.limit) })] : []));
+  return list.flatMap((held) => (held.figure ? [judge({ ...held, limit: limits(held.limit) })] : []));
 }

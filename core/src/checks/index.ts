@@ -1,3 +1,0 @@
-export * from './check';
-export * from './limits';
-export * from './judge';

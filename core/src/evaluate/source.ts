@@ -1,0 +1,45 @@
+import type { Figure } from '../measure';
+import { findQuantity, limitIn, placeName, type LimitId, type Plan } from '../plan';
+import { quantityInSentence, type Source } from '../stage';
+import type { Known } from './reading-figures';
+
+type Fields = Readonly<Record<string, unknown>>;
+type Look = (key: string, within?: string) => unknown;
+
+/**
+ * A plan as nodes read it.
+ *
+ * @param known what is known of each quantity
+ * @param told what is only the seller’s word
+ * @param today ISO date, or undefined
+ */
+export function sourceOf(
+  plan: Plan,
+  known: Readonly<Record<string, Known>>,
+  told: readonly string[],
+  today: string | undefined,
+): Source {
+  const { readings, facts, choices, verdicts, searches, accepted, limits } = plan as unknown as Readonly<
+    Record<string, Fields>
+  >;
+  const looks: Readonly<Record<string, Look>> = {
+    figure: (id): Figure | undefined => known[id]?.figure,
+    wasRead: (id) => readings?.[id] !== undefined,
+    zeroedOn: (id) => (readings?.[id] as { readonly zeroedOn?: string } | undefined)?.zeroedOn,
+    fact: (id) => facts?.[id],
+    limit: (id) => limitIn(limits as Plan['limits'], id as LimitId),
+    choice: (key) => choices?.[key],
+    part: (key) => (plan as unknown as Fields)[key],
+    field: (key, within = '') => ((plan as unknown as Fields)[key] as Fields)[within],
+    verdict: (on) => verdicts?.[on],
+    search: (id) => searches?.[id],
+    accepted: (check) => accepted?.[check],
+    told: () => told,
+    name: (id) => {
+      const q = findQuantity(id);
+      return q ? quantityInSentence(q) : placeName(id);
+    },
+    today: () => today,
+  };
+  return { look: (kind, key, within) => looks[kind]?.(key, within) };
+}

@@ -1,0 +1,22 @@
+import type { DecisionDef } from './decision';
+import type { Node } from './node';
+import type { Pen } from './sheet-print';
+import type { SheetHead, SheetSection } from './sheet';
+
+/** What a sheet of a stage says; checks, limits, assumptions and what is lacking come of themselves. */
+export interface SheetDef<R = never> {
+  readonly id: string;
+  readonly title: string;
+  /** Lines at the top, printed. */
+  readonly head: (read: R, pen: Pen) => SheetHead;
+  /** Its sections; one without rows is left out. */
+  readonly sections: (read: R, pen: Pen) => readonly SheetSection[];
+  /** Stages whose checks stand on it; left out, all do. */
+  readonly checks?: readonly string[];
+  /** Decisions whose missing readings it names, and whatever else it lacks, as phrases. */
+  readonly decisions?: readonly DecisionDef[];
+  readonly lacks?: Node<readonly string[]>;
+  readonly cautions: readonly string[];
+  /** Notes of the builder’s that stand at its end. */
+  readonly notes?: Node<string>;
+}

@@ -1,0 +1,30 @@
+import { track } from '../../stance/figures/stance';
+import { briefStage } from '../brief-stage';
+import { node } from '../node';
+
+/** What the car weighs and what its shafts must carry. */
+export const torque = node('torque', (r) =>
+  briefStage({
+    launch: r.field('brief', 'launch'),
+    differential: r.field('brief', 'differential'),
+    gears: r.field('brief', 'gears'),
+    torqueCurve: r.field('brief', 'torqueCurve'),
+    mass: r.figure('brief.mass'),
+    front: r.figure('brief.front'),
+    rear: r.figure('brief.rear'),
+    wheelbase: r.figure('brief.wheelbase'),
+    cgHeight: r.figure('brief.cgHeight'),
+    tyreDiameter: r.figure('brief.tyreDiameter'),
+    torque: r.figure('brief.torque'),
+    stall: r.figure('brief.stall'),
+    axleRatio: r.figure('brief.axleRatio'),
+    efficiency: r.figure('brief.efficiency'),
+    friction: r.figure('brief.friction'),
+    hop: r.figure('brief.hop'),
+    reaction: r.choice('reaction'),
+    track: r.of(track),
+  }),
+);
+
+/** Torque one shaft must carry. */
+export const demand = node('demand', (r) => r.of(torque).demand);

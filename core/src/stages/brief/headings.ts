@@ -1,0 +1,15 @@
+import { factsOf, quantitiesOf } from '../../stage';
+
+/** Headings of this stage by their ids; whose its readings are. */
+const UNDER = {
+  id: 'brief',
+  belongs: 'car',
+  headings: {
+    car: 'The car',
+    weights: 'Weights',
+    engine: 'Engine and tyre',
+  },
+} as const;
+
+export const quantities = quantitiesOf(UNDER);
+export const facts = factsOf(UNDER);

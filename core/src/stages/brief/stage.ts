@@ -1,0 +1,16 @@
+import { stage } from '../../stage';
+import { weights } from './checks';
+import { torqueDecision } from './decisions';
+import { node } from './node';
+import { brief } from './words';
+
+/** The stage with all that it computes. */
+export const briefStage = stage(brief, {
+  checks: [weights],
+  decisions: [torqueDecision],
+  begun: node(
+    'begun',
+    (r) => !!(r.field('brief', 'vehicle') || r.field('brief', 'donor') || r.field('brief', 'notes')),
+  ),
+  state: { lacks: node('lacks', (r) => !r.field('brief', 'vehicle') || !r.wasRead('brief.targetWidth')) },
+});

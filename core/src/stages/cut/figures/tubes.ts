@@ -1,0 +1,65 @@
+import { bySide, type Sided } from '../../../geometry';
+import type { Figure } from '../../../measure';
+import { figuresOf, idsOf } from '../../../stage';
+import { shrinkOf } from '../marks-stage';
+import { floatStage } from '../float-stage';
+import { node } from '../node';
+import { TUBE_WORK } from '../tube-quantities';
+import { tubeStage, wantedTubes } from '../tube-stage';
+import { school } from './schools';
+
+const TUBES = idsOf(TUBE_WORK).filter((id) => id.startsWith('tube.'));
+const FLOAT = idsOf(TUBE_WORK).filter((id) => id.startsWith('float.'));
+
+/** What one butt of each side pulls: as planned once its side is begun, as learned from other welds before that. */
+export const shrinks = node('shrinks', (r): Sided<Figure | undefined> =>
+  bySide((side) =>
+    shrinkOf(
+      r.figure('cut.shrink'),
+      r.figure('cut.pull'),
+      !!(r.figure(`after.tacked.${side}`) ?? r.figure(`after.welded.${side}`)),
+    ),
+  ),
+);
+
+/** Length of each tube that is wanted. */
+export const wanted = node('wanted', (r) => {
+  const cut = r.of(school)?.cut;
+  return wantedTubes({
+    tubeLeft: r.figure('donor.tube.left'),
+    tubeRight: r.figure('donor.tube.right'),
+    cutLeft: cut?.left,
+    cutRight: cut?.right,
+  });
+});
+
+/** New tubes: their fit in the casting and their pieces. */
+export const tubes = node('tubes', (r) => {
+  const [want, shrink] = [r.of(wanted), r.of(shrinks)];
+  return tubeStage({
+    figures: figuresOf(r, TUBES),
+    wantedLeft: want.left,
+    wantedRight: want.right,
+    endLeft: r.figure('cut.endPiece.left'),
+    endRight: r.figure('cut.endPiece.right'),
+    gap: r.figure('cut.gap'),
+    shrinkLeft: shrink.left,
+    shrinkRight: shrink.right,
+  });
+});
+
+/** Outside of the tubes that are cut or will be there. */
+export const tubeOd = node('tubeOd', (r): Sided<Figure | undefined> => {
+  if (r.choice('method') === 'newTubes') return r.of(tubes).outside;
+  const od = r.figure('donor.tubeOd');
+  return { left: od, right: od };
+});
+
+/** Full-float ends: plugs, bores, built-in angles. */
+export const float = node('float', (r) =>
+  floatStage({
+    figures: figuresOf(r, FLOAT),
+    tubeOd: r.of(tubeOd),
+    tubeWall: r.choice('method') === 'newTubes' ? undefined : r.figure('donor.tubeWall'),
+  }),
+);

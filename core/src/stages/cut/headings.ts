@@ -1,0 +1,22 @@
+import { factsOf, quantitiesOf } from '../../stage';
+
+/** Headings of this stage by their ids; whose its readings are. */
+const UNDER = {
+  id: 'cut',
+  belongs: 'donor',
+  headings: {
+    pinion: 'Pinion',
+    leftTube: 'Left tube',
+    rightTube: 'Right tube',
+    saw: 'Saw and weld',
+    tubes: 'New tubes',
+    leftNew: 'New tube, left',
+    rightNew: 'New tube, right',
+    float: 'Full-float ends',
+    leftFace: 'Squareness, left',
+    rightFace: 'Squareness, right',
+  },
+} as const;
+
+export const quantities = quantitiesOf(UNDER);
+export const facts = factsOf(UNDER);

@@ -1,0 +1,13 @@
+import { words } from '../../stage';
+import { CUT_SECTION } from './choices';
+import { CUT_LIMITS } from './limits';
+import { CUT_QUANTITIES } from './quantities';
+
+export const cut = words({
+  id: 'cut',
+  title: 'Cut',
+  quantities: CUT_QUANTITIES,
+  facts: [],
+  limits: CUT_LIMITS,
+  section: CUT_SECTION,
+});

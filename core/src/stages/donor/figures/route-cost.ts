@@ -1,0 +1,178 @@
+import { derive, given, type Figure } from '../../../measure';
+import { dayNumber } from '../../../numerics';
+import { keeps, told, unknownCheck, type Check } from '../../../stage';
+import type { PatternRoute } from '../../hubs/choices';
+import { joints } from '../../mating/joints';
+import { DONOR_PARTS } from '../judged-quantities';
+import { node, type Reads } from '../node';
+
+type Priced = Parameters<Reads['figure']>[0];
+
+/** What a way to make flange and wheel agree costs; other shafts stand with the shafts. */
+const PATTERN_COSTS: Readonly<Partial<Record<PatternRoute, readonly [id: Priced, what: string]>>> = {
+  redrill: ['redrill.cost', 'the re-drill'],
+  adapter: ['adapter.cost', 'the adapters'],
+};
+
+/** A price of the route: what it is for, under which heading, and the figure once it is known. */
+export interface Price {
+  readonly heading: 'purchase' | 'parts' | 'shafts' | 'machining' | 'joints' | 'pattern';
+  readonly what: string;
+  readonly figure: Figure | undefined;
+  /** Quantity to be filled in where it is not known. */
+  readonly id: string;
+}
+
+/** All that a route costs, priced or not. */
+export const prices = node('prices', (r): readonly Price[] => {
+  const price = (heading: Price['heading'], id: Priced, what: string): Price => ({
+    heading,
+    what,
+    id,
+    figure: r.figure(id),
+  });
+  const missing = DONOR_PARTS.filter((part) => r.fact(`part.${part}`)?.value === 'missing');
+  const way = PATTERN_COSTS[r.choice('pattern')];
+  const noted = r.part('joints').wheelPattern?.cost !== undefined;
+  return [
+    price('purchase', 'cost.donor', 'the donor'),
+    ...missing.map((part) => price('parts', `cost.${part}`, part)),
+    price('shafts', 'cost.shafts', 'shafts'),
+    price('machining', 'cost.machining', 'machining and welding'),
+    ...(way && !noted ? [price('pattern', ...way)] : []),
+    ...r.of(joints).flatMap((j): Price[] => {
+      const { cost } = j.note;
+      const id = `joint.${j.id}.cost`;
+      return cost === undefined
+        ? []
+        : [
+            {
+              heading: 'joints',
+              what: j.label,
+              id,
+              figure: given(id, `${j.label}, cost`, cost, 0, 'money', 'Noted with the joint'),
+            },
+          ];
+    }),
+  ];
+});
+
+/** Sum of all prices that are known; undefined while none is. */
+function totalOf(prices: readonly Price[]): Figure | undefined {
+  const known = prices.flatMap((p) => p.figure ?? []);
+  if (known.length === 0) return undefined;
+  const symbols = known.map((_, i) => `p_${i + 1}`);
+  return derive({
+    id: 'route.total',
+    label: 'This route costs',
+    unit: 'money',
+    formula: symbols.map((s) => `{${s}}`).join(' + '),
+    source: 'All that has a price, in your own money',
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, known[i] as Figure])),
+  });
+}
+
+/** The route against the budget. A price that is not known can only make it dearer. */
+export const budgetCheck = node('budget', (r): readonly Check[] => {
+  const all = r.of(prices);
+  const [total, budget] = [totalOf(all), r.figure('brief.budget')];
+  if (!budget || !total) return [];
+  const base = {
+    id: 'brief.budget',
+    stage: 'brief' as const,
+    reason: 'Money that is gone halfway leaves a car on stands.',
+    at: 'brief.budget',
+  };
+  const left = derive({
+    id: 'route.left',
+    label: 'Left of the budget',
+    unit: 'money',
+    formula: '{b} − {c}',
+    source: 'Budget less what this route costs so far',
+    inputs: { b: budget, c: total },
+  });
+  const open = all.filter((p) => p.figure === undefined);
+  const fits = keeps('atLeast', left.value, 0, 'money');
+  if (fits && open.length)
+    return [
+      {
+        ...unknownCheck({
+          ...base,
+          unknown: `Whether the budget suffices: no price yet for ${open.map((p) => p.what).join(', ')}`,
+          lacks: open.map((p) => p.id),
+        }),
+        figure: { value: left.value, unit: 'money', figureId: left.id },
+      },
+    ];
+  return [
+    {
+      ...base,
+      ...told(fits ? 'ok' : 'caution', {
+        holds: 'The budget suffices for this route',
+        fails: 'This route costs more than the budget',
+        todo: 'Compare the routes, take a cheaper part, or raise the budget.',
+      }),
+      figure: { value: left.value, unit: 'money', figureId: left.id },
+    },
+  ];
+});
+
+/** Days of a week. */
+const WEEK = 7;
+
+/** Days until the route is done: the longest wait, then all hours at the builder’s pace; undefined while unknown. */
+export const days = node('days', (r): Figure | undefined => {
+  const [hours, pace, lead] = [r.figure('time.hours'), r.figure('brief.hoursPerWeek'), r.figure('time.lead')];
+  if (!hours || !pace || !lead) return undefined;
+  const noted = r.of(joints).reduce((sum, j) => sum + (j.note.hours ?? 0), 0);
+  return derive({
+    id: 'route.days',
+    label: 'Days until this route is done',
+    unit: 'count',
+    formula: `{l} + ({h} + {j})·${WEEK}/{p}`,
+    source: 'The longest wait, then your own hours and those of the joints at your pace',
+    inputs: {
+      l: lead,
+      h: hours,
+      j: given('joint.hours', 'Hours noted with the joints', noted, 0, 'count', 'Noted with the joints'),
+      p: pace,
+    },
+  });
+});
+
+/**
+ * The date wanted against what the route takes. Without today’s date nothing can be told: the computation has no clock.
+ */
+export const dateCheck = node('date', (r): readonly Check[] => {
+  const [finishBy, today, takes] = [r.field('brief', 'finishBy'), r.today(), r.of(days)];
+  if (!finishBy || today === undefined) return [];
+  const base = {
+    id: 'brief.date',
+    stage: 'brief' as const,
+    reason: `Wanted by ${finishBy}. Parcels come first, then the work; what goes wrong comes on top.`,
+    at: 'time.hours',
+  };
+  if (!takes)
+    return [
+      unknownCheck({
+        ...base,
+        unknown: 'Whether the date can be kept: not known',
+        lacks: ['time.hours', 'time.lead'],
+      }),
+    ];
+  const left = dayNumber(finishBy) - dayNumber(today);
+  const spare = left - Math.ceil(takes.value);
+  const assumed = Object.values(takes.assumed);
+  return [
+    {
+      ...base,
+      ...told(spare >= 0 ? 'ok' : 'caution', {
+        holds: 'The date can be kept',
+        fails: `This route ends ${-spare} days after the date wanted`,
+        todo: 'Begin with what has to be ordered, put more hours a week in, or take a quicker route.',
+      }),
+      figure: { value: Math.ceil(takes.value), unit: 'count', figureId: takes.id },
+      ...(assumed.length ? { assumed } : {}),
+    },
+  ];
+});

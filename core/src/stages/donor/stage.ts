@@ -1,0 +1,20 @@
+import { stage } from '../../stage';
+import { cutDecision, engagementDecision, marksDecision, shaftsDecision } from '../cut/decisions';
+import { bears, closes, condition, fits, ratioHolds, slips } from './checks/donor';
+import { evidence } from './checks/evidence';
+import { ratioDecision } from './decisions';
+import { budgetCheck, dateCheck } from './figures/route-cost';
+import { node } from './node';
+import { donor } from './words';
+
+/** The stage with all that it computes. */
+export const donorStage = stage(donor, {
+  checks: [budgetCheck, dateCheck, closes, ratioHolds, slips, condition, bears, fits, evidence],
+  decisions: [ratioDecision],
+  walked: true,
+  state: {
+    decisions: [ratioDecision],
+    lacks: node('unjudged', (r) => !r.verdict('donor')),
+    readsFor: [cutDecision, marksDecision, shaftsDecision, engagementDecision],
+  },
+});

@@ -1,0 +1,46 @@
+import { SIDES } from '../../geometry';
+import type { DecisionDef } from '../../stage';
+import { ends } from '../cut/figures/ends';
+import { node } from './node';
+
+export const patternDecision: DecisionDef = {
+  id: 'pattern',
+  label: 'Whether flange and wheel agree',
+  needs: node('patternNeeds', () => [
+    'donor.flangeHoles',
+    'donor.flangePcd',
+    'donor.flangeHole',
+    'car.wheelHoles',
+    'car.wheelPcd',
+  ]),
+};
+
+export const studsDecision: DecisionDef = {
+  id: 'studs',
+  label: 'Whether studs and nuts hold',
+  needs: node('studsNeeds', (r) => {
+    const spacer = r.choice('spacer');
+    return [
+      'stud.length',
+      'stud.hat',
+      'stud.pad',
+      'stud.nut',
+      'stud.torque',
+      'fact.new.studClass',
+      ...(spacer === 'none' ? [] : ['spacer.thick']),
+      ...(spacer === 'adapter' ? ['adapter.floor', 'adapter.nut', 'adapter.stud'] : []),
+    ];
+  }),
+};
+
+export const brakesDecision: DecisionDef = {
+  id: 'brakes',
+  label: 'Where rotor and caliper stand',
+  needs: node('brakesNeeds', (r) => [
+    ...SIDES.map((side) => `donor.brakeSpace.${side}`),
+    // Sizes of other ends that are not known.
+    ...SIDES.flatMap((side) => r.of(ends).lacks[side].half.filter((id) => !id.startsWith('donor.half'))),
+    'rotor.offset',
+    'caliper.middle',
+  ]),
+};

@@ -1,0 +1,14 @@
+import { words } from '../../stage';
+import { HUB_SECTION } from './choices';
+import { HUB_FACTS } from './facts';
+import { HUB_LIMITS } from './limits';
+import { HUB_QUANTITIES } from './quantities';
+
+export const hubs = words({
+  id: 'hubs',
+  title: 'Hub ends',
+  quantities: HUB_QUANTITIES,
+  facts: HUB_FACTS,
+  limits: HUB_LIMITS,
+  section: HUB_SECTION,
+});

@@ -1,0 +1,20 @@
+import { briefStage } from './brief/stage';
+import { cutStage } from './cut/stage';
+import { donorStage } from './donor/stage';
+import { hubsStage } from './hubs/stage';
+import { shaftsStage } from './shafts/stage';
+import { sheetsStage } from './sheets/stage';
+import { stanceStage } from './stance/stage';
+import { surveyStage } from './survey/stage';
+
+/** The stages of the work, in working order. This is the only list of them. */
+export const STAGES = [
+  briefStage,
+  surveyStage,
+  donorStage,
+  stanceStage,
+  cutStage,
+  shaftsStage,
+  hubsStage,
+  sheetsStage,
+] as const;

@@ -1,0 +1,14 @@
+import { factsOf, quantitiesOf } from '../../stage';
+
+/** Headings of this stage by their ids; whose its readings are. */
+const UNDER = {
+  id: 'shafts',
+  belongs: 'donor',
+  headings: {
+    strength: 'Strength',
+    made: 'As made',
+  },
+} as const;
+
+export const quantities = quantitiesOf(UNDER);
+export const facts = factsOf(UNDER);

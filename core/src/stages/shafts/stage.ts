@@ -1,0 +1,22 @@
+import { stage } from '../../stage';
+import { cutDecision, marksDecision, shaftsDecision } from '../cut/decisions';
+import { school } from '../cut/figures/schools';
+import { bears, fit } from './checks';
+import { strengthDecision } from './decisions';
+import { inUse } from './figures/in-use';
+import { node } from './node';
+import { strip } from './strip';
+import { shafts } from './words';
+import { shaftSheet } from './sheets/order';
+
+/** The stage with all that it computes. */
+export const shaftsStage = stage(shafts, {
+  checks: [fit, bears],
+  decisions: [strengthDecision],
+  strip,
+  asked: node('asked', (r) => r.of(school) !== undefined),
+  instead: inUse,
+  places: { 'shaft.pair': 'a pair of shafts from stock' },
+  sheets: [shaftSheet],
+  state: { after: [cutDecision, marksDecision, shaftsDecision], decisions: [strengthDecision] },
+});

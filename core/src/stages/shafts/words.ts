@@ -1,0 +1,13 @@
+import { words } from '../../stage';
+import { SHAFT_SECTION } from './choices';
+import { SHAFT_LIMITS } from './limits';
+import { SHAFT_QUANTITIES } from './quantities';
+
+export const shafts = words({
+  id: 'shafts',
+  title: 'Shafts',
+  quantities: SHAFT_QUANTITIES,
+  facts: [],
+  limits: SHAFT_LIMITS,
+  section: SHAFT_SECTION,
+});

@@ -1,0 +1,10 @@
+import { words } from '../../stage';
+
+export const sheets = words({
+  id: 'sheets',
+  title: 'Sheets',
+  quantities: [],
+  facts: [],
+  limits: [],
+  section: {},
+});

@@ -1,0 +1,14 @@
+import { words } from '../../stage';
+import { STANCE_SECTION } from './choices';
+import { STANCE_FACTS } from './facts';
+import { STANCE_LIMITS } from './limits';
+import { STANCE_QUANTITIES } from './quantities';
+
+export const stance = words({
+  id: 'stance',
+  title: 'Stance',
+  quantities: STANCE_QUANTITIES,
+  facts: STANCE_FACTS,
+  limits: STANCE_LIMITS,
+  section: STANCE_SECTION,
+});

@@ -1,0 +1,32 @@
+import { SIDES } from '../../geometry';
+import { idsOf, type DecisionDef } from '../../stage';
+import { LEVEL } from './level-quantities';
+import { node } from './node';
+import { ROOM_HEIGHTS } from './room-quantities';
+
+const HEIGHTS = idsOf(LEVEL).filter((id) => id.startsWith('level.height.'));
+const ROOM_PLACES = [
+  ...ROOM_HEIGHTS.flatMap((height) => [`room.in.ride.${height}`, `room.in.bump.${height}`]),
+  'room.out.ride',
+  'room.out.bump',
+  'room.lip',
+];
+const ROOM = ROOM_PLACES.flatMap((place) => SIDES.map((side) => `${place}.${side}`));
+
+const always = (name: string, ids: readonly string[]) => node(name, () => ids);
+
+export const levelDecision: DecisionDef = {
+  id: 'level',
+  label: 'Whether the car stands level',
+  needs: always('levelNeeds', HEIGHTS),
+};
+export const surveyDecision: DecisionDef = {
+  id: 'survey',
+  label: 'The old axle’s place',
+  needs: always('surveyNeeds', ['survey.left', 'survey.right', 'survey.width']),
+};
+export const roomDecision: DecisionDef = {
+  id: 'room',
+  label: 'The wheel room',
+  needs: always('roomNeeds', ROOM),
+};
