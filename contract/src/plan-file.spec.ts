@@ -1,7 +1,7 @@
-import { EMPTY_PLAN, evaluate, allFigures, QUANTITIES, type Plan } from '@intervex/core';
+import { EMPTY_PLAN, evaluate, allFigures, QUANTITIES, type Plan, PLAN_VERSION } from '@intervex/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { planFile, PLAN_VERSION, readPlanFile, readPlanText, type ReadPlanFile } from './plan-file';
+import { planFile, readPlanFile, readPlanText, type ReadPlanFile } from './plan-file';
 
 const refused = (read: ReadPlanFile) => {
   if (read.ok) throw new Error('was taken');

@@ -20,7 +20,7 @@ const RIGHT: Readonly<Record<string, (item: ValidationErrorItem) => string>> = {
   'array.max': (i) => `at most ${String(i.context?.['limit'])} entries`,
   'object.base': () => 'an object in braces',
   'quantity.range': () => 'a value in that range',
-  'curve.rising': () => 'points in order of rising rpm',
+  'shape.broken': (i) => String(i.context?.['right']),
   'array.unique': () => 'each entry once',
   'number.min': (i) => `at least ${String(i.context?.['limit'])}`,
   'number.max': (i) => `at most ${String(i.context?.['limit'])}`,

@@ -1,14 +1,12 @@
 import {
-  ORDER_SHEETS,
   PART_KINDS,
   RETENTIONS,
+  SHEETS,
   WALKED,
   type LengthUnit,
-  type OrderSheetId,
   type PairQuestion,
   type PartKind,
   type PartOffer,
-  type WalkedStage,
 } from '@intervex/core';
 import Joi from 'joi';
 import { offerSchema, planSchema } from './plan-schema';
@@ -55,7 +53,7 @@ export interface SheetQuery {
 export const sheetQuerySchema = Joi.object<SheetQuery>({ paper, units });
 
 export interface SurveySheetQuery extends SheetQuery {
-  readonly stage: WalkedStage;
+  readonly stage: string;
   readonly filled: boolean;
 }
 export const surveySheetQuerySchema = Joi.object<SurveySheetQuery>({
@@ -149,15 +147,17 @@ export const drawingQuerySchema = Joi.object<{ units?: 'mm' | 'in' }>({
   units: Joi.string().valid('mm', 'in'),
 });
 
+/** A sheet by its id, for what is ordered. */
 export interface OrderSheetQuery extends SheetQuery {
-  readonly sheet: OrderSheetId;
+  readonly sheet: string;
 }
+const ORDERED = SHEETS.filter((sheet) => !sheet.view).map((sheet) => sheet.id);
 export const orderSheetQuerySchema = Joi.object<OrderSheetQuery>({
   paper,
   units,
   sheet: Joi.string()
-    .valid(...ORDER_SHEETS)
-    .default('shafts'),
+    .valid(...ORDERED)
+    .default(ORDERED[0]),
 });
 
 const mm = (least: number, most: number) => Joi.number().min(least).max(most);

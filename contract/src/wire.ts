@@ -31,6 +31,8 @@ export interface VariantView extends VariantSummary {
   readonly projectId: string;
   readonly projectName: string;
   readonly plan: Plan;
+  /** What was kept in it that nothing knows any more: left out. */
+  readonly dropped?: readonly string[];
   readonly canUndo: boolean;
   readonly canRedo: boolean;
 }

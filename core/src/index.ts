@@ -14,6 +14,7 @@ export * from './numerics';
 export * from './plan';
 export * from './routes';
 export * from './stages/shafts';
+export * from './stages/sheets/cautions';
 export * from './sheets';
 export * from './stages/stance';
 export * from './stages/survey';

@@ -3,9 +3,9 @@ import packhorse from '../../../examples/tern-packhorse.json';
 import tern from '../../../examples/tern.json';
 import { SIDES } from '../geometry';
 import { expandedUncertainty, type InstrumentId, type Reading } from '../measure';
-import { completePlan, findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
+import { findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
 import { SHEETS, sheetOf } from '../sheets';
-import { reading } from '../testing/plans';
+import { wholePlan, reading } from '../testing/plans';
 import { CLOCKS } from '../stages/cut/square-quantities';
 import { shaftOrder } from '../stages/shafts/shaft-order';
 import { allFigures } from './all-figures';
@@ -15,8 +15,8 @@ import { joints } from '../stages/mating/joints';
 import { patterns } from '../stages/hubs/figures/patterns';
 
 const TODAY = '2026-11-26';
-const demo = completePlan(tern.plan as unknown as Plan);
-const other = completePlan(packhorse.plan as unknown as Plan);
+const demo = wholePlan(tern.plan as unknown as Plan);
+const other = wholePlan(packhorse.plan as unknown as Plan);
 type Put = Readonly<Record<string, readonly [value: number, instrument?: InstrumentId]>>;
 
 const readings = (put: Put): Record<string, Reading> =>

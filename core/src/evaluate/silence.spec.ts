@@ -12,17 +12,17 @@ import tern from '../../../examples/tern.json';
 import type { Check } from '../stage';
 import { restsOn, type Figure } from '../measure';
 import { seededRandom } from '../numerics';
-import { completePlan, findQuantity, type Plan } from '../plan';
+import { findQuantity, type Plan } from '../plan';
 import { SHEETS, sheetOf } from '../sheets';
 import { randomPlan } from '../testing/random-plan';
-import { sheetFor, workedPlan } from '../testing/plans';
+import { wholePlan, sheetFor, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { evaluate } from './evaluate';
 import { heldBy } from './contradictions';
 import type { Results } from './results';
 import { schools } from '../stages/cut/figures/schools';
 
-const whole = completePlan(tern.plan as unknown as Plan);
+const whole = wholePlan(tern.plan as unknown as Plan);
 
 /** The demo with readings and facts left out at random, and its ends, method or datum chosen otherwise. */
 function thinned(seed: number): Plan {
@@ -132,7 +132,7 @@ describe.each(PLANS)('silence is never clear: %s', (_, planOf, count) => {
   });
 
   it('a stage is settled only where nothing in it is unknown, lacking or held', () => {
-    for (const { seed, plan, results } of cases)
+    for (const { seed, results } of cases)
       for (const [stage, state] of Object.entries(results.stages)) {
         if (state !== 'settled') continue;
         const unknown = results.checks.filter(

@@ -3,9 +3,9 @@ import ternPackhorse from '../../../examples/tern-packhorse.json';
 import ternStag from '../../../examples/tern-stag.json';
 import tern from '../../../examples/tern.json';
 import { standardUncertainty, type Figure } from '../measure';
-import { completePlan, type Choices, type Plan } from '../plan';
+import { type Choices, type Plan } from '../plan';
 import { randomPlan } from '../testing/random-plan';
-import { reading, workedPlan } from '../testing/plans';
+import { wholePlan, reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
@@ -69,7 +69,7 @@ const PLANS: readonly (readonly [string, Plan])[] = [
   ['spline that misses the gear', workedPlan({ ...survey, 'donor.sideGear.left': reading('caliper', 90.7) })],
 ];
 
-const EXAMPLES = [tern, ternPackhorse, ternStag].map((file) => completePlan(file.plan as unknown as Plan));
+const EXAMPLES = [tern, ternPackhorse, ternStag].map((file) => wholePlan(file.plan as unknown as Plan));
 /** Every example under every choice that asks for other formulas. */
 const CHOSEN: readonly Plan[] = EXAMPLES.flatMap((plan) =>
   SCHOOLS.flatMap((school) =>

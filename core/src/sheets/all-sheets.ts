@@ -2,7 +2,8 @@ import type { SheetDef } from '../stage';
 import { STAGES } from '../stages';
 
 /** Every sheet of every stage, in working order. */
-export const SHEETS: readonly SheetDef[] = STAGES.flatMap((s) => s.contents.sheets ?? []);
+export const SHEETS: readonly SheetDef[] = STAGES.flatMap((s): readonly SheetDef[] => s.contents.sheets ?? []);
 
-/** Looks a sheet up; undefined for an unknown id. */
-export const findSheet = (id: string): SheetDef | undefined => SHEETS.find((s) => s.id === id);
+/** Looks a sheet up by its id or the last part of its address; undefined for an unknown one. */
+export const findSheet = (name: string): SheetDef | undefined =>
+  SHEETS.find((s) => s.id === name || s.address === name);

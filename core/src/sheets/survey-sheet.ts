@@ -14,6 +14,9 @@ import { STAGES } from '../stages';
 /** Stages that are walked round with a sheet in hand. */
 export const WALKED: readonly string[] = STAGES.filter((s) => s.contents.walked).map((s) => s.id);
 
+/** What the sheet of a stage that is walked round is called. */
+export const walkTitle = (stage: string): string => STAGES.find((s) => s.id === stage)?.contents.walked ?? '';
+
 /** One line of the sheet: a reading with room for three repeats, or a thing to tick. */
 export interface SurveySheetRow {
   readonly id: string;

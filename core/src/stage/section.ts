@@ -1,3 +1,4 @@
+import type { PartOffer } from './parts-counter';
 import type { Belongs } from './quantity';
 import type { AnyShape, FieldShape } from './shape';
 
@@ -33,6 +34,14 @@ export interface Section {
   readonly verdicts?: Readonly<Record<string, AnyField>>;
   /** Questions to the parts counter in `searches`, by name: whose the answer is. */
   readonly searches?: Readonly<Record<string, Belongs>>;
+  /** What a salvage yard says of a donor: quantity by the size of its offer. */
+  readonly claims?: Readonly<Record<string, string>>;
+  /** Readings of a salvage donor’s price and wait. */
+  readonly bought?: { readonly price: string; readonly leadDays: string };
+  /** The choices that follow from a salvage donor’s offer. */
+  readonly ofOffer?: (offer: PartOffer) => Readonly<Record<string, unknown>>;
+  /** Fields of a part that name the donor. */
+  readonly donorName?: readonly [part: string, field: string];
 }
 
 type Holds<F> = F extends Field<infer T> ? T : never;

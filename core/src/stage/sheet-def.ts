@@ -1,3 +1,4 @@
+import type { View } from '../drawing';
 import type { DecisionDef } from './decision';
 import type { Node } from './node';
 import type { Pen } from './sheet-print';
@@ -7,6 +8,12 @@ import type { SheetHead, SheetSection } from './sheet';
 export interface SheetDef<R = never> {
   readonly id: string;
   readonly title: string;
+  /** Last part of its address, and so of the file it is kept as. */
+  readonly address: string;
+  /** The drawing that stands on it, to a stated scale. */
+  readonly view?: Node<View | undefined>;
+  /** Plain values that go with it in the open file, by name. */
+  readonly data?: Readonly<Record<string, Node<unknown>>>;
   /** Lines at the top, printed. */
   readonly head: (read: R, pen: Pen) => SheetHead;
   /** Its sections; one without rows is left out. */

@@ -38,8 +38,8 @@ export interface Contents {
   readonly notLevel?: Node<string | undefined>;
   /** What is printed of it. */
   readonly sheets?: readonly SheetDef[];
-  /** It is walked round with a sheet in hand. */
-  readonly walked?: boolean;
+  /** It is walked round with a sheet in hand: what that sheet is called. */
+  readonly walked?: string;
   /** Names, within a sentence, of places that are neither quantity nor fact. */
   readonly places?: Readonly<Record<string, string>>;
 }

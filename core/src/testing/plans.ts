@@ -3,7 +3,7 @@ import { findSheet, sheetOf } from '../sheets';
 import type { Sheet } from '../stage';
 import type { LengthUnit } from '../units';
 import type { InstrumentId, Reading } from '../measure';
-import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
+import { EMPTY_PLAN, PLAN_VERSION, planFromStore, type Choices, type Plan } from '../plan';
 import { SKILLS, TOOLS } from '../stages/brief/choices';
 
 /** A reading of the given values, for tests. */
@@ -62,3 +62,6 @@ export function sheetFor(id: string, results: Results, unit: LengthUnit = 'mm'):
   if (!def) throw new RangeError(`There is no sheet “${id}”.`);
   return sheetOf(def, results, unit);
 }
+
+/** A plan of an example file, of the version that is written now. */
+export const wholePlan = (plan: unknown): Plan => planFromStore(PLAN_VERSION, plan).plan;

@@ -1,3 +1,4 @@
+import { planFromStore } from '@intervex/core';
 import type { Db } from '../plans/queries';
 import type { Head, RevisionReadings } from './readings-index';
 
@@ -16,11 +17,22 @@ export async function variantHeads(db: Db, projectId: string): Promise<readonly 
 
 /** The readings of some revisions. */
 export async function readingsAt(db: Db, heads: readonly Head[]): Promise<readonly RevisionReadings[]> {
-  const { rows } = await db.query<RevisionReadings>(
-    `select r.variant_id as id, r.revision, r.plan -> 'readings' as readings
+  const { rows } = await db.query<StoredPlan>(
+    `select r.variant_id as id, r.revision, r.plan, r.plan_version
        from unnest($1::uuid[], $2::int[]) as wanted (variant_id, revision)
        join plan_revisions r using (variant_id, revision)`,
     [heads.map((h) => h.id), heads.map((h) => h.revision)],
   );
-  return rows;
+  return rows.map(({ id, revision, plan, plan_version }) => ({
+    id,
+    revision,
+    readings: planFromStore(plan_version, plan).plan.readings,
+  }));
+}
+
+interface StoredPlan {
+  readonly id: string;
+  readonly revision: number;
+  readonly plan: unknown;
+  readonly plan_version: number;
 }

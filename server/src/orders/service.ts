@@ -3,6 +3,7 @@ import {
   compareReceived,
   evaluate,
   isoDay,
+  limitsOf,
   orderHolds,
   orderMoved,
   shaftOrder,
@@ -31,7 +32,7 @@ export async function quoteOrder(
   who: string,
 ): Promise<OrderView> {
   const { plan, revision } = await readVariant(pool, variantId);
-  const order = shaftOrder(plan, evaluate(plan, isoDay(new Date())));
+  const order = evaluate(plan, isoDay(new Date())).of(shaftOrder);
   if (order.lacks.length)
     throw refused(
       'invalid',
@@ -136,7 +137,7 @@ export async function resumePaying(pool: Pool, url: string | undefined): Promise
 async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
   const { plan } = await readVariant(pool, variantId);
   const results = evaluate(plan, isoDay(new Date()));
-  const moved = orderMoved(order, shaftOrder(plan, results));
+  const moved = orderMoved(order, results.of(shaftOrder));
   if (moved.length)
     throw refused(
       'invalid',
@@ -214,7 +215,7 @@ const now8601 = (): string => new Date().toISOString();
 
 function compared({ order }: OrderView, shafts: ReceiveRequest['shafts'], plan: Plan): Received {
   try {
-    return compareReceived(order, shafts, plan.limits);
+    return compareReceived(order, shafts, limitsOf(plan.limits));
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     throw refused('invalid', error.message, [

@@ -1,5 +1,5 @@
 import type { ProjectSummary, RevisionKind, RevisionView, VariantView } from '@intervex/contract';
-import { completePlan, type Plan } from '@intervex/core';
+import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
 import type { Client, Pool } from '../db/pool';
 
 /** A connection or a pool. */
@@ -11,7 +11,8 @@ interface VariantRow {
   head: number;
   project_id: string;
   project_name: string;
-  plan: Plan;
+  plan: unknown;
+  plan_version: number;
   created_at: Date;
   node: number;
   parent: number | null;
@@ -26,7 +27,7 @@ export interface VariantHead extends VariantView {
 }
 
 const SELECT_VARIANT = `
-  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, r.plan, r.created_at,
+  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, r.plan, r.plan_version, r.created_at,
          n.revision as node, n.parent,
          (select max(c.revision) from plan_revisions c where c.variant_id = v.id and c.parent = n.revision) as redo
     from variants v
@@ -41,6 +42,7 @@ export async function findVariant(db: Db, id: string, lock = false): Promise<Var
   const { rows } = await db.query<VariantRow>(SELECT_VARIANT, [id]);
   const row = rows[0];
   if (!row) return undefined;
+  const { plan, dropped } = planFromStore(row.plan_version, row.plan);
   return {
     id: row.id,
     name: row.name,
@@ -48,7 +50,8 @@ export async function findVariant(db: Db, id: string, lock = false): Promise<Var
     savedAt: row.created_at.toISOString(),
     projectId: row.project_id,
     projectName: row.project_name,
-    plan: completePlan(row.plan),
+    plan,
+    ...(dropped.length ? { dropped } : {}),
     canUndo: row.parent !== null,
     canRedo: row.redo !== null,
     node: row.node,
@@ -87,19 +90,29 @@ export interface NewRevision {
 /** Appends a revision and makes it the head. */
 export async function insertRevision(db: Db, r: NewRevision): Promise<void> {
   await db.query(
-    `insert into plan_revisions (variant_id, revision, kind, parent, restores, plan, changed, who)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [r.variantId, r.revision, r.kind, r.parent, r.restores, JSON.stringify(r.plan), r.changed, r.who],
+    `insert into plan_revisions (variant_id, revision, kind, parent, restores, plan, plan_version, changed, who)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    [
+      r.variantId,
+      r.revision,
+      r.kind,
+      r.parent,
+      r.restores,
+      JSON.stringify(r.plan),
+      PLAN_VERSION,
+      r.changed,
+      r.who,
+    ],
   );
   await db.query('update variants set head = $2 where id = $1', [r.variantId, r.revision]);
 }
 
 export async function planAt(db: Db, variantId: string, revision: number): Promise<Plan | undefined> {
-  const { rows } = await db.query<{ plan: Plan }>(
-    'select plan from plan_revisions where variant_id = $1 and revision = $2',
+  const { rows } = await db.query<{ plan: unknown; plan_version: number }>(
+    'select plan, plan_version from plan_revisions where variant_id = $1 and revision = $2',
     [variantId, revision],
   );
-  return rows[0] && completePlan(rows[0].plan);
+  return rows[0] && planFromStore(rows[0].plan_version, rows[0].plan).plan;
 }
 
 interface ProjectRow {

@@ -1,5 +1,5 @@
 import { shapeQuerySchema, shapeFileSchema, drawingQuerySchema, type VariantView } from '@intervex/contract';
-import { evaluate, flangeShapes, isoDay, type JigShape } from '@intervex/core';
+import { evaluate, flangeShapes, isoDay, patterns, type JigShape } from '@intervex/core';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -48,7 +48,7 @@ function shapesOf(
   { plan, revision }: VariantView,
   name: 'jig' | 'flange',
 ): { readonly shapes: readonly JigShape[]; readonly lines: readonly string[] } {
-  const { face, redrill, jig, jigProblem } = evaluate(plan, isoDay(new Date())).hubs.patterns;
+  const { face, redrill, jig, jigProblem } = evaluate(plan, isoDay(new Date())).of(patterns);
   const pattern = face
     ? `${face.old.count} × ${face.old.pcd} to ${face.wanted.count} × ${face.wanted.pcd} mm`
     : '';

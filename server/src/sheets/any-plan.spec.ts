@@ -1,5 +1,5 @@
-import { PLAN_FORMAT, PLAN_VERSION, readPlanFile } from '@intervex/contract';
-import { completePlan } from '@intervex/core';
+import { PLAN_FORMAT, readPlanFile } from '@intervex/contract';
+import { PLAN_VERSION } from '@intervex/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import tern from '../../../examples/tern.json';
 import { randomPlan } from '../../../core/src/testing/random-plan';
@@ -10,7 +10,7 @@ const PLANS = 10;
 const UNITS = ['mm', 'in', 'frac'];
 const read = readPlanFile(tern);
 if (!read.ok) throw new Error('The example is refused.');
-const usual = completePlan(read.file.plan);
+const usual = read.file.plan;
 let h: Harness;
 beforeAll(async () => {
   h = await startHarness();

@@ -1,53 +1,32 @@
-import { orderSheetQuerySchema, sheetQuerySchema, surveySheetQuerySchema } from '@intervex/contract';
-import { cutSheet, evaluate, isoDay, ORDER_SHEET_NAMES, orderSheet } from '@intervex/core';
-import { Router, type Response } from 'express';
+import {
+  orderSheetQuerySchema,
+  sheetQuerySchema,
+  surveySheetQuerySchema,
+  type SheetQuery,
+} from '@intervex/contract';
+import { evaluate, findSheet, isoDay, sheetOf, SHEETS, type SheetDef } from '@intervex/core';
+import { Router, type Request, type Response } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
 import { valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
 import { readVariant } from '../plans/service';
-import { cutSheetCsv } from './cut-sheet-csv';
-import { cutSheetPdf, sheetPdf } from './cut-sheet-pdf';
-import { orderFile } from './order-file';
+import { sheetCsv } from './sheet-csv';
+import { sheetFile } from './sheet-file';
+import { sheetPdf } from './sheet-pdf';
 import { surveySheetPdf } from './survey-sheet-pdf';
 
-/** The sheets on paper, and the cut sheet as a table. */
+/** Every sheet on paper, as a table and as an open file; and the sheets that are walked round with. */
 export function sheetRoutes(pool: Pool): Router {
   const router = Router();
-  router.get('/variants/:id/cut-sheet.csv', async (request, response) => {
-    const { units } = valid(sheetQuerySchema, request.query, 'query', true);
-    const variant = await readVariant(pool, idOf(request));
-    const sheet = cutSheet(variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
-    response.set('Content-Disposition', attachment(`${variant.projectName} ${variant.name} cut sheet.csv`));
-    response.type('text/csv; charset=utf-8').send(cutSheetCsv(sheet, units));
-  });
-  router.get('/variants/:id/cut-sheet.pdf', async (request, response) => {
-    const { units, paper } = valid(sheetQuerySchema, request.query, 'query', true);
-    const variant = await readVariant(pool, idOf(request));
-    const pdf = await cutSheetPdf(variant, { units, paper });
-    sendPdf(response, `${variant.projectName} ${variant.name} cut sheet.pdf`, pdf);
-  });
-  router.get('/variants/:id/order-sheet.pdf', async (request, response) => {
-    const { sheet: id, units, paper } = valid(orderSheetQuerySchema, request.query, 'query', true);
-    const variant = await readVariant(pool, idOf(request));
-    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
-    const name = ORDER_SHEET_NAMES[id];
-    const pdf = await sheetPdf(variant, { name, sheet }, { units, paper });
-    sendPdf(response, `${variant.projectName} ${variant.name} ${name.toLowerCase()}.pdf`, pdf);
-  });
-  router.get('/variants/:id/order-sheet.csv', async (request, response) => {
-    const { sheet: id, units } = valid(orderSheetQuerySchema, request.query, 'query', true);
-    const variant = await readVariant(pool, idOf(request));
-    const sheet = orderSheet(id, variant.plan, evaluate(variant.plan, isoDay(new Date())), units);
-    const name = `${variant.projectName} ${variant.name} ${ORDER_SHEET_NAMES[id].toLowerCase()}.csv`;
-    response.set('Content-Disposition', attachment(name));
-    response.type('text/csv; charset=utf-8').send(cutSheetCsv(sheet, units));
-  });
-  router.get('/variants/:id/order-sheet.json', async (request, response) => {
-    const { sheet: id, units } = valid(orderSheetQuerySchema, request.query, 'query', true);
-    const variant = await readVariant(pool, idOf(request));
-    const name = `${variant.projectName} ${variant.name} ${ORDER_SHEET_NAMES[id].toLowerCase()}.json`;
-    response.set('Content-Disposition', attachment(name)).json(orderFile(variant, id, units));
+  for (const sheet of SHEETS)
+    sendsSheet(router, pool, sheet.address, (request) => ({
+      ...valid(sheetQuerySchema, request.query, 'query', true),
+      def: sheet,
+    }));
+  sendsSheet(router, pool, 'order-sheet', (request) => {
+    const { sheet, ...query } = valid(orderSheetQuerySchema, request.query, 'query', true);
+    return { ...query, def: findSheet(sheet) as SheetDef };
   });
   router.get('/variants/:id/survey-sheet.pdf', async (request, response) => {
     const options = valid(surveySheetQuerySchema, request.query, 'query', true);
@@ -57,6 +36,36 @@ export function sheetRoutes(pool: Pool): Router {
   });
   return router;
 }
+
+type Asked = SheetQuery & { readonly def: SheetDef };
+
+/** Sends a sheet under an address, as `.pdf`, `.csv` and `.json`. */
+function sendsSheet(router: Router, pool: Pool, address: string, asked: (request: Request) => Asked): void {
+  router.get(`/variants/:id/${address}.pdf`, async (request, response) => {
+    const { def, units, paper } = asked(request);
+    const variant = await readVariant(pool, idOf(request));
+    sendPdf(response, nameOf(variant, def, 'pdf'), await sheetPdf(variant, def, { units, paper }));
+  });
+  router.get(`/variants/:id/${address}.csv`, async (request, response) => {
+    const { def, units } = asked(request);
+    const variant = await readVariant(pool, idOf(request));
+    const sheet = sheetOf(def, evaluate(variant.plan, isoDay(new Date())), units);
+    response.set('Content-Disposition', attachment(nameOf(variant, def, 'csv')));
+    response.type('text/csv; charset=utf-8').send(sheetCsv(sheet, units));
+  });
+  router.get(`/variants/:id/${address}.json`, async (request, response) => {
+    const { def, units } = asked(request);
+    const variant = await readVariant(pool, idOf(request));
+    response.set('Content-Disposition', attachment(nameOf(variant, def, 'json')));
+    response.json(sheetFile(variant, def, units));
+  });
+}
+
+const nameOf = (
+  { projectName, name }: { readonly projectName: string; readonly name: string },
+  { title }: SheetDef,
+  kind: string,
+): string => `${projectName} ${name} ${title.toLowerCase()}.${kind}`;
 
 /** Shown in the browser, and with a name where it is kept. */
 function sendPdf(response: Response, name: string, pdf: Buffer): void {

@@ -1,19 +1,15 @@
 import type { VariantView } from '@intervex/contract';
-import { CAUTIONS, evaluate, isoDay, surveySheet, type SurveySheetRow, type WalkedStage } from '@intervex/core';
-import type { PdfOptions } from './cut-sheet-pdf';
+import { CAUTIONS, evaluate, isoDay, surveySheet, walkTitle, type SurveySheetRow } from '@intervex/core';
+import type { PdfOptions } from './sheet-pdf';
 import { bytesOf, INK, newPaper, type Pdf } from './paper';
 import { fitted, footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 
 export interface SurveySheetOptions extends PdfOptions {
-  readonly stage: WalkedStage;
+  readonly stage: string;
   /** With what was read, or blank to write on. */
   readonly filled: boolean;
 }
 
-const NAMES: Readonly<Record<WalkedStage, string>> = {
-  survey: 'Survey of the car',
-  donor: 'Donor, at the seller’s',
-};
 /** Repeats that have a box each. */
 const BOXES = 3;
 /** Height of one line, points: room for a pencil. */
@@ -26,8 +22,8 @@ const TICK = 7;
 /** The survey sheet as PDF in walking order: blank for the pencil, or filled. */
 export function surveySheetPdf(variant: VariantView, options: SurveySheetOptions): Promise<Buffer> {
   const { units, paper, stage, filled } = options;
-  const doc = newPaper(paper, `${NAMES[stage]}, ${variant.projectName}, ${variant.name}`);
-  title(doc, NAMES[stage], variant, units);
+  const doc = newPaper(paper, `${walkTitle(stage)}, ${variant.projectName}, ${variant.name}`);
+  title(doc, walkTitle(stage), variant, units);
   by(doc, filled);
   const sections = surveySheet(variant.plan, evaluate(variant.plan, isoDay(new Date())), {
     stage,

@@ -1,4 +1,4 @@
-import { SIDES, type SheetCell, type SheetSection } from '@intervex/core';
+import type { SheetCell, SheetSection } from '@intervex/core';
 import { INK, type Pdf } from './paper';
 import { heading, left, room, wide } from './sheet-parts';
 
@@ -9,6 +9,8 @@ const SIZES = { item: 8.5, note: 7.5, cell: 8.5 } as const;
 const LEAST_CELL = 5.5;
 /** Most of the sheet's width that one column of values takes. */
 const MOST_CELL = 0.32;
+/** Most of it that all columns of values take together. */
+const MOST_CELLS = 0.64;
 /** Least of it, so that short values of several tables stand under each other. */
 const LEAST_SHARE = 0.2;
 const ROW_PAD = 3.5;
@@ -24,13 +26,12 @@ interface Columns {
 /** Columns in which every value of the section stands on one line. */
 function columnsOf(doc: Pdf, section: SheetSection): Columns {
   doc.font('figureStrong').fontSize(SIZES.cell);
-  const widest = Math.max(
-    ...section.rows.flatMap((row) => SIDES.map((side) => figureWidth(doc, row.cells[side]))),
-  );
-  const most = MOST_CELL * wide(doc);
-  const cell = Math.min(Math.max(widest + GUTTER, LEAST_SHARE * wide(doc)), most);
+  const widest = Math.max(...section.rows.flatMap((row) => row.cells.map((cell) => figureWidth(doc, cell))));
+  const count = section.columns.length;
+  const most = Math.min(MOST_CELL, MOST_CELLS / count) * wide(doc);
+  const cell = Math.min(Math.max(widest + GUTTER, Math.min(LEAST_SHARE, MOST_CELLS / count) * wide(doc)), most);
   const size = Math.max(LEAST_CELL, Math.min(SIZES.cell, (SIZES.cell * (cell - GUTTER)) / Math.max(widest, 1)));
-  const rest = wide(doc) - 2 * cell;
+  const rest = wide(doc) - count * cell;
   return { item: 0.49 * rest, note: 0.51 * rest, cell, size };
 }
 
@@ -38,23 +39,23 @@ function columnsOf(doc: Pdf, section: SheetSection): Columns {
 const figureWidth = (doc: Pdf, { text }: SheetCell): number =>
   /\d/.test(text) ? doc.widthOfString(text) : Math.max(0, ...text.split(' ').map((w) => doc.widthOfString(w)));
 
-/** A section as a table: what, how, and a value for each side. Text wraps; figures stand on one line. */
+/** A section as a table: what, how, and a value for each column. Text wraps; figures stand on one line. */
 export function table(doc: Pdf, section: SheetSection): void {
   heading(doc, section.title);
   const columns = columnsOf(doc, section);
   const x = {
     item: left(doc),
     note: left(doc) + columns.item,
-    left: left(doc) + columns.item + columns.note,
-    right: left(doc) + columns.item + columns.note + columns.cell,
   };
+  const columnAt = (i: number) => left(doc) + columns.item + columns.note + i * columns.cell;
   const heads = { width: columns.cell, align: 'right' } as const;
   doc.font('text').fontSize(8).fillColor(INK.second);
   const top = doc.y;
-  doc.text(section.columns?.[0] ?? 'Left', x.left, top, heads);
-  const under = doc.y;
-  doc.text(section.columns?.[1] ?? 'Right', x.right, top, heads);
-  doc.y = Math.max(under, doc.y);
+  const ends = section.columns.map((name, i) => {
+    doc.text(name, columnAt(i), top, heads);
+    return doc.y;
+  });
+  doc.y = Math.max(top, ...ends);
   for (const row of section.rows) {
     const parts = [
       {
@@ -73,12 +74,12 @@ export function table(doc: Pdf, section: SheetSection): void {
         x: x.note,
         width: columns.note - GUTTER,
       },
-      ...SIDES.map((side) => ({
+      ...row.cells.map((cell, i) => ({
         font: 'figureStrong',
         size: columns.size,
         colour: INK.main,
-        text: row.cells[side].text,
-        x: x[side] + GUTTER / 2,
+        text: cell.text,
+        x: columnAt(i) + GUTTER / 2,
         // A hair wider than the text, which a rounding would else break.
         width: columns.cell - GUTTER / 2 + 0.5,
         align: 'right' as const,

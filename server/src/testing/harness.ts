@@ -43,10 +43,16 @@ export async function emptyDatabase(): Promise<string> {
   return url.href;
 }
 
-export async function startHarness(webRoot?: string, ports: Ports = {}): Promise<Harness> {
+/** @param before what the database holds already, such as what an earlier build left in it */
+export async function startHarness(
+  webRoot?: string,
+  ports: Ports = {},
+  before: (pool: Pool) => Promise<void> = async () => {},
+): Promise<Harness> {
   const log = pino({ level: 'silent' });
   const connectionString = await emptyDatabase();
   const pool = createPool(connectionString, log);
+  await before(pool);
   await migrate(pool, MIGRATIONS);
   const feed = new LiveFeed(connectionString, log);
   await feed.start();

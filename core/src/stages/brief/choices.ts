@@ -117,5 +117,6 @@ export const BRIEF_SECTION = {
       sinceOf: { launch: 3, differential: 3, gears: 3, torqueCurve: 3, tools: 3, skills: 3 },
     }),
   },
+  donorName: ['brief', 'donor'] as const,
   choices: { reaction: field(oneOf(REACTIONS), 'tyres', { since: 6 }) },
 };

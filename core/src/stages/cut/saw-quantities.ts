@@ -31,10 +31,12 @@ export const CUT = [
   ),
   ...SIDES.flatMap(cutSide),
   cutting('cut.kerf', 'Blade kerf', 'Width of the slot this blade cuts, from a trial cut.', [0.2, 8], {
+    belongs: 'car',
     fallback: { value: 1.6, off: 0.5, why: 'a usual thin disc, measure yours' },
   }),
   cutting('cut.gap', 'Root gap', 'Gap left between the edges for the weld.', [0, 8], {
     instrument: 'straightedge',
+    belongs: 'car',
     fallback: { value: 2, off: 0.05, why: 'a usual root gap, set with a feeler' },
   }),
   cutting(
@@ -43,6 +45,7 @@ export const CUT = [
     'How much shorter one butt gets, measured on your own weld.',
     [0, 5],
     {
+      belongs: 'car',
       fallback: { value: 0.8, off: 0.5, why: 'default until this welder has measured' },
     },
   ),
@@ -67,6 +70,7 @@ export const CUT = [
     [0, 5],
     {
       instrument: 'chosen',
+      belongs: 'car',
       fallback: { value: 0.5, why: 'a usual order step' },
     },
   ),

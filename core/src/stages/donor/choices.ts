@@ -1,4 +1,4 @@
-import { field, oneOf, verdictShape, type BuilderVerdict } from '../../stage';
+import { field, oneOf, verdictShape, type BuilderVerdict, type PartOffer } from '../../stage';
 import { JOINT_SECTION } from '../mating/choices';
 
 /** What holds a shaft in. */
@@ -9,10 +9,20 @@ export const RETENTIONS: readonly Retention[] = ['cClip', 'boltIn', 'fullFloat']
 export const DONOR_VERDICTS = ['accepted', 'rejected'] as const;
 export type DonorVerdict = BuilderVerdict<(typeof DONOR_VERDICTS)[number]>;
 
+/** What the yard says holds the shafts, where it says so. */
+const heldBy = ({ size }: PartOffer): Retention => RETENTIONS[(size['retention'] ?? 0) - 1] ?? 'boltIn';
+
 /** Its place in the plan. */
 export const DONOR_SECTION = {
   choices: { retention: field<Retention>(oneOf(RETENTIONS), 'boltIn', { since: 1, belongs: 'donor' }) },
   parts: JOINT_SECTION.parts,
   searches: JOINT_SECTION.searches,
+  claims: {
+    teeth: 'donor.splineTeeth',
+    holes: 'donor.flangeHoles',
+    pcd: 'donor.flangePcd',
+  },
+  bought: { price: 'cost.donor', leadDays: 'time.lead' },
+  ofOffer: (offer: PartOffer) => ({ retention: heldBy(offer), retentionTo: heldBy(offer) }),
   verdicts: { donor: field(verdictShape(DONOR_VERDICTS), undefined, { since: 4, belongs: 'donor' }) },
 };

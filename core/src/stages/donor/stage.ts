@@ -11,7 +11,7 @@ import { donor } from './words';
 export const donorStage = stage(donor, {
   checks: [budgetCheck, dateCheck, closes, ratioHolds, slips, condition, bears, fits, evidence],
   decisions: [ratioDecision],
-  walked: true,
+  walked: 'Donor, at the seller’s',
   state: {
     decisions: [ratioDecision],
     lacks: node('unjudged', (r) => !r.verdict('donor')),

@@ -1,8 +1,8 @@
 import { facts } from './headings';
 import { STUD_THREADS, PARKING, STUD_CLASSES, SEATS } from '../fact-options';
 
-const ends = facts('studs');
-const stops = facts('brakes');
+const ends = facts('studs', { belongs: 'car' });
+const stops = facts('brakes', { belongs: 'car' });
 
 export const HUB_FACTS = [
   ends('new.studThread', 'New stud thread', 'Of the studs that will be in the rear.', STUD_THREADS),

@@ -20,9 +20,11 @@ export const HUB_QUANTITIES = [
     },
   ),
   drill('jig.drill', 'Jig’s drill', 'Pilot drill the jig guides.', [2, 14], {
+    belongs: 'car',
     fallback: { value: 5, why: 'a usual pilot drill' },
   }),
   drill('jig.play', 'Jig hole over stud', 'How much larger the jig’s locating holes are.', [0, 1], {
+    belongs: 'car',
     fallback: { value: 0.1, why: 'slides on by hand' },
   }),
   cost('redrill.cost', 'Re-drill, cost', 'Jig, drill, studs; your own money.', [0, 100_000]),

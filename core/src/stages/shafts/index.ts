@@ -13,3 +13,5 @@ export * from './figures/shafts';
 export * from './figures/stack';
 export * from './in-use';
 export * from './choices';
+export * from './names';
+export * from './sheets/order';

@@ -22,6 +22,7 @@ export const SHAFT_QUANTITIES = [
   ),
   strong('shaft.corner', 'Cornering, in g', 'Side force over the rear axle’s load.', [0, 2.5], {
     unit: 'count',
+    belongs: 'car',
     fallback: { value: 0.9, why: 'a good road tyre' },
   }),
   strong(
@@ -52,6 +53,7 @@ export const SHAFT_QUANTITIES = [
   made('shaft.clipWidth', 'Clip groove, width', 'Between its walls.', [1, 30], { instrument: 'caliper' }),
   made('shaft.clipDiameter', 'Clip groove, diameter', 'At its floor.', [8, 80], { instrument: 'caliper' }),
   made('shaft.made', 'Shaft maker holds', 'Length either way, as the maker says.', [0, 3], {
+    belongs: 'car',
     fallback: { value: 0.4, why: 'a usual shop’s word' },
   }),
   ...SIDES.map((side) =>
@@ -64,6 +66,7 @@ export const SHAFT_QUANTITIES = [
     ),
   ),
   made('shaft.pilotPlay', 'New pilot under the wheel’s bore', 'How much smaller it is turned.', [0, 1], {
+    belongs: 'car',
     fallback: { value: 0.1, why: 'the wheel slides on by hand and is still centred' },
   }),
 ];

@@ -8,3 +8,4 @@ export * from './poses';
 export * from './room';
 export * from './choices';
 export * from './figures/stance';
+export * from './views/corner';

@@ -10,7 +10,7 @@ export const surveyStage = stage(survey, {
   figures: [room],
   checks: [stands, closes, slopes],
   decisions: [levelDecision, surveyDecision, roomDecision],
-  walked: true,
+  walked: 'Survey of the car',
   state: { decisions: [surveyDecision, roomDecision, levelDecision] },
   notLevel: levelDoubt,
 });

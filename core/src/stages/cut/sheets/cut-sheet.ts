@@ -26,6 +26,7 @@ import { markDatum } from '../marks-stage';
 import { DATUM_NAMES, METHOD_NAMES, PHASE_NAMES, SCHOOL_NAMES } from '../names';
 import { node, type Reads } from '../node';
 import { clockName, type FaceSquare } from '../square-stage';
+import { rearView } from '../views/rear';
 import { standWords } from '../cut-checks';
 
 const SOURCES: Readonly<Record<ShaftSource, string>> = {
@@ -257,6 +258,8 @@ const SECTIONS = [
 export const cutSheet: SheetDef<Reads> = {
   id: 'cut',
   title: 'Cut sheet',
+  address: 'cut-sheet',
+  view: rearView,
   head,
   sections: (r, pen) => SECTIONS.map((section) => section(r, pen)),
   decisions: [cutDecision, marksDecision, shaftsDecision, engagementDecision],

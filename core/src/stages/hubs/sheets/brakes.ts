@@ -82,6 +82,7 @@ const cableText = (r: Reads): string | undefined => factOf(r, 'new.cable') ?? fa
 export const brakeSheet: SheetDef<Reads> = {
   id: 'brakes',
   title: 'Brake order',
+  address: 'brake-order',
   head: orderHead,
   sections,
   checks: ['hubs'],

@@ -71,6 +71,7 @@ const countText = (holes: Figure | undefined): string | undefined =>
 export const hubSheet: SheetDef<Reads> = {
   id: 'hubs',
   title: 'Stud and bearing list',
+  address: 'stud-list',
   head: orderHead,
   sections,
   checks: ['hubs'],

@@ -175,6 +175,8 @@ function flangeSection({ flange }: ShaftOrder, r: Reads, pen: Pen): SheetSection
 export const shaftSheet: SheetDef<Reads> = {
   id: 'shafts',
   title: 'Shaft order',
+  address: 'shaft-order',
+  data: { order: shaftOrder },
   head: orderHead,
   sections,
   checks: ['shafts', 'cut'],

@@ -3,12 +3,13 @@ import {
   evaluate,
   expandedUncertainty,
   isoDay,
-  orderSheet,
-  shaftOrder,
+  SIDED,
   SIDES,
+  sheetOf,
   type LengthUnit,
-  type OrderSheetId,
   type SheetCell,
+  type SheetDef,
+  type SheetRow,
 } from '@intervex/core';
 
 /** The mark by which an order file is known, and its version. */
@@ -21,28 +22,30 @@ const cellOf = ({ text, figure, held }: SheetCell) => ({
   ...(figure?.id ? { value: figure.value, unit: figure.unit, uncertaintyK2: expandedUncertainty(figure) } : {}),
 });
 
-/** An order sheet as an open file: what it prints, and the plain values behind it; lengths in mm, angles in rad. */
-export function orderFile({ plan, ...variant }: VariantView, sheet: OrderSheetId, units: LengthUnit) {
+/** Cells by side; those of any other columns in their order. */
+const cellsOf = ({ cells }: SheetRow, columns: readonly string[]) =>
+  cells.length === SIDES.length
+    ? Object.fromEntries(SIDES.map((side, i) => [side, cellOf(cells[i] as SheetCell)]))
+    : { cells: columns.map((_, i) => cellOf(cells[i] as SheetCell)) };
+
+/** A sheet as an open file: what it prints, and the plain values behind it; lengths in mm, angles in rad. */
+export function sheetFile({ plan, ...variant }: VariantView, def: SheetDef, units: LengthUnit) {
   const results = evaluate(plan, isoDay(new Date()));
-  const { head, sections, lacks, assumed, checks, cautions } = orderSheet(sheet, plan, results, units);
+  const { head, sections, lacks, assumed, checks, cautions } = sheetOf(def, results, units);
   return {
     format: ORDER_FORMAT,
     version: ORDER_VERSION,
-    sheet,
+    sheet: def.id,
     project: variant.projectName,
     variant: variant.name,
     revision: variant.revision,
     head: Object.fromEntries(head),
     sections: sections.map(({ title, columns, rows }) => ({
       title,
-      ...(columns ? { columns } : {}),
-      rows: rows.map((row) => ({
-        item: row.item,
-        note: row.note,
-        ...Object.fromEntries(SIDES.map((side) => [side, cellOf(row.cells[side])])),
-      })),
+      ...(columns === SIDED ? {} : { columns }),
+      rows: rows.map((row) => ({ item: row.item, note: row.note, ...cellsOf(row, columns) })),
     })),
-    ...(sheet === 'shafts' ? { order: shaftOrder(plan, results) } : {}),
+    ...Object.fromEntries(Object.entries(def.data ?? {}).map(([name, node]) => [name, results.of(node)])),
     lacks,
     assumed,
     openChecks: checks.map(({ level, title, figure, limit, todo, note }) => ({

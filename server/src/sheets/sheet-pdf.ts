@@ -1,13 +1,13 @@
 import type { VariantView } from '@intervex/contract';
 import {
   ASSUMED_MARK,
-  cutSheet,
   evaluate,
   isoDay,
-  rearView,
-  type CutSheet,
+  sheetOf,
   type LengthUnit,
+  type Sheet,
   type SheetCheck,
+  type SheetDef,
   type View,
 } from '@intervex/core';
 import { drawView } from './draw-view';
@@ -22,32 +22,17 @@ export interface PdfOptions {
 
 /** Length of the bar that proves the printer's scale, mm on paper. */
 export const SCALE_BAR_MM = 100;
-/** A sheet with its name, and the drawing that goes with it. */
-export interface NamedSheet {
-  readonly name: string;
-  readonly sheet: CutSheet;
-  readonly view?: View;
-}
-
-/** The cut sheet as PDF: drawing to a stated scale, marks, shafts, checks, acceptances, cautions. */
-export function cutSheetPdf(variant: VariantView, options: PdfOptions): Promise<Buffer> {
-  const results = evaluate(variant.plan, isoDay(new Date()));
-  const sheet = cutSheet(variant.plan, results, options.units);
-  return sheetPdf(
-    variant,
-    { name: 'Cut sheet', sheet, view: rearView(results, variant.plan.choices) },
-    options,
-  );
-}
-
-/** Any sheet as PDF. */
+/** A sheet of a variant as PDF: drawing to a stated scale where it has one, its sections, checks, cautions. */
 export function sheetPdf(
   variant: VariantView,
-  { name, sheet, view }: NamedSheet,
+  def: SheetDef,
   { units, paper }: PdfOptions,
+  results = evaluate(variant.plan, isoDay(new Date())),
 ): Promise<Buffer> {
-  const doc = newPaper(paper, `${name}, ${variant.projectName}, ${variant.name}`);
-  titleBlock(doc, name, variant, sheet, units);
+  const sheet = sheetOf(def, results, units);
+  const view = def.view && results.of(def.view);
+  const doc = newPaper(paper, `${def.title}, ${variant.projectName}, ${variant.name}`);
+  titleBlock(doc, def.title, variant, sheet, units);
   if (view) drawing(doc, view, units);
   if (sheet.lacks.length) paragraph(doc, 'Not complete', sheet.lacks);
   if (sheet.assumed.length) paragraph(doc, `Assumed, marked ${ASSUMED_MARK} below`, sheet.assumed);
@@ -68,7 +53,7 @@ const LABEL_WIDE = 58;
 const HEAD_COLUMNS = 3;
 
 /** What the sheet is of, in columns; a long value takes as many lines as it needs. */
-function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: CutSheet, units: LengthUnit): void {
+function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: Sheet, units: LengthUnit): void {
   title(doc, name, variant, units);
   doc.moveDown(0.4);
   const width = wide(doc) / HEAD_COLUMNS;

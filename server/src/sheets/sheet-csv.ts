@@ -2,21 +2,21 @@ import {
   COVERAGE,
   MM_PER_INCH,
   RAD_PER_DEGREE,
-  SIDES,
+  SIDED,
   standardUncertainty,
-  type CutSheet,
   type Figure,
   type LengthUnit,
+  type Sheet,
 } from '@intervex/core';
 import { stringify } from 'csv-stringify/sync';
 
 const COLUMNS = ['section', 'item', 'note', 'side', 'value', 'unit', 'uncertainty_k2', 'text'] as const;
 
 /**
- * The cut sheet as a table, one row an item and side: plain decimals with a point, unit in its own column,
+ * A sheet as a table, one row an item and column: plain decimals with a point, unit in its own column,
  * and the text as the paper prints it. Text that a spreadsheet could take for a formula is escaped.
  */
-export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
+export function sheetCsv(sheet: Sheet, unit: LengthUnit): string {
   const rows: (string | number)[][] = sheet.head.map(([item, text]) => [
     'Head',
     item,
@@ -29,18 +29,16 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
   ]);
   for (const section of sheet.sections)
     for (const row of section.rows)
-      for (const side of SIDES) {
-        const { text, figure, held } = row.cells[side];
-        const column = section.columns?.[side === 'left' ? 0 : 1] ?? side;
+      row.cells.forEach(({ text, figure, held }, i) => {
         rows.push([
           section.title,
           row.item,
           row.note,
-          column,
+          columnName(section.columns, i),
           ...numbers(figure, unit),
           held === undefined ? text : `held: ${held}`,
         ]);
-      }
+      });
   for (const check of [...sheet.checks, ...sheet.accepted])
     rows.push([
       'Checks',
@@ -65,6 +63,10 @@ export function cutSheetCsv(sheet: CutSheet, unit: LengthUnit): string {
   for (const line of sheet.limits) rows.push(['Changed limits', line, '', '', '', '', '', '']);
   return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
 }
+
+/** A side is written small, as programs read it; any other column as the sheet has it. */
+const columnName = (columns: readonly string[], i: number): string =>
+  columns === SIDED ? (columns[i] ?? '').toLowerCase() : (columns[i] ?? '');
 
 /** Value, unit and U (k = 2) of a figure as plain numbers. */
 function numbers(figure: Figure | undefined, unit: LengthUnit): (string | number)[] {
