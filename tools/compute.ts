@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { readPlanText } from '@intervex/contract';
-import { allFigures, evaluate, expandedUncertainty, isoDay, type Figure } from '@intervex/core';
+import {
+  allFigures,
+  evaluate,
+  expandedUncertainty,
+  isoDay,
+  marks,
+  schools,
+  shafts,
+  square,
+  stand,
+  type Figure,
+} from '@intervex/core';
 
 /** Prints all results of a plan file as JSON; exit code 2 and a message on a bad file. */
 function fail(message: string): never {
@@ -43,8 +54,13 @@ const figures = Object.fromEntries([...allFigures(results)].map(([id, figure]) =
 const idOf = (_key: string, value: unknown): unknown =>
   typeof value === 'object' && value !== null && 'contributions' in value ? (value as Figure).id : value;
 const { project, variant } = read.file;
-const { schools, marks, stand, shafts, square, checks, decisions, stages, strip } = results;
-const outline: unknown = JSON.parse(
-  JSON.stringify({ schools, marks, stand, shafts, square, checks, decisions, stages, strip }, idOf),
-);
+const { of, checks, decisions, stages, strip } = results;
+const parts = {
+  schools: of(schools),
+  marks: of(marks),
+  stand: of(stand),
+  shafts: of(shafts),
+  square: of(square),
+};
+const outline: unknown = JSON.parse(JSON.stringify({ ...parts, checks, decisions, stages, strip }, idOf));
 process.stdout.write(`${JSON.stringify({ project, variant, figures, ...(outline as object) }, null, 2)}\n`);

@@ -1,5 +1,5 @@
-import { PLAN_VERSION, readPlanText } from '@intervex/contract';
-import { FACTS, LIMIT_IDS, QUANTITIES } from '@intervex/core';
+import { readPlanText } from '@intervex/contract';
+import { FACTS, LIMIT_IDS, PLAN_VERSION, QUANTITIES } from '@intervex/core';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';

@@ -1,4 +1,13 @@
-import { EMPTY_PLAN, FACTS, LIMIT_IDS, LIMITS, QUANTITIES, showAgainst, type Quantity } from '@intervex/core';
+import {
+  EMPTY_PLAN,
+  FACTS,
+  LIMIT_IDS,
+  LIMITS,
+  QUANTITIES,
+  showAgainst,
+  type Limit,
+  type Quantity,
+} from '@intervex/core';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './lib/paths.mjs';
@@ -19,8 +28,11 @@ const quantityRow = (q: Quantity): string =>
   `| \`${family(q.id)}\` | ${q.hint} | ${q.unit} | ${q.min} … ${q.max}${q.whole ? ', whole' : ''} |${assumed(q)} |`;
 
 /** What stands for it while it is not read; one that follows from the brief is given for an empty brief. */
-function assumed({ fallback, fallbackFor }: Quantity): string {
-  const used = fallback ?? fallbackFor?.(EMPTY_PLAN.brief);
+function assumed({ fallback, fallbackBy }: Quantity): string {
+  const start = (EMPTY_PLAN as unknown as Readonly<Record<string, Readonly<Record<string, string>>>>)[
+    fallbackBy?.part ?? ''
+  ];
+  const used = fallback ?? fallbackBy?.values[start?.[fallbackBy.field] ?? ''];
   if (!used) return '';
   const follows = fallback ? '' : '; follows from the brief';
   return ` ${Number(used.value.toPrecision(6))} (${used.why}${follows})`;
@@ -46,7 +58,7 @@ const TABLES: Readonly<Record<string, () => string>> = {
     table(
       ['id', 'what it limits', 'unit', 'default', 'accepted'],
       LIMIT_IDS.map((id) => {
-        const l = LIMITS[id];
+        const l: Limit = LIMITS[id];
         const show = (value: number) => showAgainst(value, l.fallback, l.unit, 'mm');
         const range = `${show(l.min)} … ${show(l.max)}`;
         return `| \`${id}\` | ${l.label} | ${l.unit} | ${show(l.fallback)} | ${range} |`;

@@ -8,7 +8,7 @@ import {
   runStack,
   seededRandom,
   stackLimits,
-  stackSide,
+  stackSides,
   STACK_OUTCOMES,
   stockPairs,
   wheelWidth,
@@ -147,8 +147,8 @@ export function drawing(): BenchFigure {
   if (!read.ok) throw new Error('The demo plan is not valid.');
   const { plan } = read.file;
   const results = evaluate(plan);
-  const side = stackSide(plan, results, 'left');
-  const limits = stackLimits(plan, results, 'left');
+  const side = results.of(stackSides).left;
+  const limits = results.of(stackLimits).left;
   const sizes = Object.fromEntries(Object.entries(side.parts).map(([key, part]) => [key, part.value]));
   const plain = (k: number) => {
     let sum = 0;

@@ -47,3 +47,22 @@ export const factText = (id: string, value: string): string => optionText(FACT_B
 
 /** Every angle that may be read against another instead of against level. */
 export const ANGLE_IDS: readonly string[] = QUANTITIES.filter((q) => q.relative).map((q) => q.id);
+
+/** A heading of a stage: its id, and how it is written. */
+export interface Heading {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Headings under which something is read in a stage, in walking order. */
+export function headingsOf(stage: string): readonly Heading[] {
+  const found = new Map(QUANTITIES.filter((q) => q.stage === stage).map((q) => [q.group, q.heading]));
+  return [...found].map(([id, name]) => ({ id, name }));
+}
+
+/** How a heading is written, whether something is read or looked at under it. */
+export const headingName = (stage: string, id: string): string =>
+  [...QUANTITIES, ...FACTS].find((q) => q.stage === stage && q.group === id)?.heading ?? '';
+
+/** What the rail calls a stage. */
+export const stageTitle = (id: string): string => STAGES.find((s) => s.id === id)?.title ?? '';

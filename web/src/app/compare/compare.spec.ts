@@ -20,7 +20,7 @@ const priced = (donor: number, hours: number): Plan =>
     'cost.machining': read('chosen', 90),
     'time.hours': read('chosen', hours),
   });
-const summary = (name: string, plan: Plan) => routeSummary({ id: name, name }, plan, evaluate(plan));
+const summary = (name: string, plan: Plan) => routeSummary({ id: name, name }, evaluate(plan));
 
 describe('lines of the comparison', () => {
   it('say which differ, and what stands against a way', () => {

@@ -50,7 +50,7 @@ export class RoutesPage {
     const open = this.store.variant();
     return this.variants().map((v) => {
       const plan = v.id === open?.id ? this.store.plan() : v.plan;
-      return routeSummary({ id: v.id, name: v.name }, plan, this.evaluatorOf(v.id)(plan));
+      return routeSummary({ id: v.id, name: v.name }, this.evaluatorOf(v.id)(plan));
     });
   });
   protected readonly ranked = computed(() => {

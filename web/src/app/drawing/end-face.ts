@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { CLOCKS, PHASE_NAMES, sideName, type Side } from '@intervex/core';
+import { square, CLOCKS, PHASE_NAMES, sideName, type Side } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -105,7 +105,7 @@ export class EndFace {
   protected readonly ring = RING;
 
   private readonly face = computed(() => {
-    const { latest, sets } = this.store.results().square;
+    const { latest, sets } = this.store.results().of(square);
     return latest[this.side()] ?? sets[this.side()].before;
   });
   protected readonly title = computed(() => `${sideName(this.side())} end face`);

@@ -5,7 +5,7 @@ import { Bench, donorPlan, read } from '../testing/bench';
 import { ViewSvg, type MarkMove } from './view-svg';
 
 const plan = donorPlan({ 'cut.mark.left': read('chosen', 203) });
-const view = rearView(evaluate(plan), plan.choices);
+const view = evaluate(plan).of(rearView);
 let bench: Bench<ViewSvg>;
 let moves: MarkMove[];
 

@@ -67,7 +67,7 @@ export class ReadingsPage {
   protected readonly rows = computed(() => {
     const words = this.filter().toLowerCase().split(/\s+/).filter(Boolean);
     return this.all().filter((row) => {
-      const text = `${row.name} ${row.group} ${row.instrument} ${row.datum} ${row.who} ${row.note} ${AGREEMENT[row.agreement]}`;
+      const text = `${row.name} ${row.heading} ${row.instrument} ${row.datum} ${row.who} ${row.note} ${AGREEMENT[row.agreement]}`;
       return words.every((word) => text.toLowerCase().includes(word));
     });
   });

@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { FACTS, type StageId } from '@intervex/core';
+import { FACTS, headingName } from '@intervex/core';
 import { FactField } from './fact-field';
 
 /** All facts of one heading of a stage. */
@@ -8,7 +8,7 @@ import { FactField } from './fact-field';
   imports: [FactField],
   template: `
     @if (!bare() && facts().length) {
-      <h2>{{ group() }}</h2>
+      <h2>{{ heading() }}</h2>
     }
     @for (f of facts(); track f.id) {
       <ix-fact [id]="f.id" />
@@ -16,10 +16,12 @@ import { FactField } from './fact-field';
   `,
 })
 export class FactGroup {
-  readonly stage = input.required<StageId>();
+  readonly stage = input.required<string>();
+  /** Id of the heading. */
   readonly group = input.required<string>();
   /** Without its heading, where one stands already. */
   readonly bare = input(false);
+  protected readonly heading = computed(() => headingName(this.stage(), this.group()));
   protected readonly facts = computed(() =>
     FACTS.filter((f) => f.stage === this.stage() && f.group === this.group()),
   );

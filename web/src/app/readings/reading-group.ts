@@ -1,5 +1,5 @@
 import { Component, computed, input } from '@angular/core';
-import { QUANTITIES, quantityName, type StageId } from '@intervex/core';
+import { headingName, QUANTITIES, quantityName } from '@intervex/core';
 import { ReadingField } from './reading-field';
 
 /** All quantities of one heading of a stage, in walking order. */
@@ -9,7 +9,7 @@ import { ReadingField } from './reading-field';
   template: `
     @if (!bare()) {
       <h2>
-        {{ group() }}
+        {{ heading() }}
         @if (datum()) {
           <small>{{ datum() }}</small>
         }
@@ -21,11 +21,13 @@ import { ReadingField } from './reading-field';
   `,
 })
 export class ReadingGroup {
-  readonly stage = input.required<StageId>();
+  readonly stage = input.required<string>();
+  /** Id of the heading. */
   readonly group = input.required<string>();
   /** Without its heading, where one stands already. */
   readonly bare = input(false);
 
+  protected readonly heading = computed(() => headingName(this.stage(), this.group()));
   protected readonly quantities = computed(() =>
     QUANTITIES.filter((q) => q.stage === this.stage() && q.group === this.group()),
   );

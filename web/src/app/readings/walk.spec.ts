@@ -5,7 +5,7 @@ import { Bench, donorPlan, read } from '../testing/bench';
 import { Walk } from './walk';
 
 const start = (plan = donorPlan()) =>
-  Bench.of(Walk, plan, { stage: 'donor', title: 'Donor', view: donorView(evaluate(plan)) });
+  Bench.of(Walk, plan, { stage: 'donor', title: 'Donor', view: evaluate(plan).of(donorView) });
 const tap = async (bench: Bench<Walk>, keys: readonly string[]) => {
   for (const key of keys) {
     const button = bench.all('button.key').find((b) => b.textContent?.trim() === key);
@@ -39,10 +39,10 @@ describe('one reading at a time', () => {
     const bench = await Bench.of(Walk, plan, {
       stage: 'cut',
       title: 'Cut',
-      view: donorView(evaluate(plan)),
-      only: ['Squareness, right', 'Saw and weld'],
+      view: evaluate(plan).of(donorView),
+      only: ['rightFace', 'saw'],
     });
-    const headings = bench.all<HTMLOptionElement>('select option').map((o) => o.value);
+    const headings = bench.all<HTMLOptionElement>('select option').map((o) => o.textContent.trim());
     expect(headings.sort()).toEqual(['Saw and weld', 'Squareness, right']);
     // 25 places of squareness and the three of the saw that are measured, of five.
     expect(bench.text).toContain('1 of 29');
@@ -82,7 +82,7 @@ describe('one reading at a time', () => {
     const bench = await start();
     const [heading_] = bench.all<HTMLSelectElement>('select');
     if (!heading_) throw new Error('no headings');
-    heading_.value = 'Ratio';
+    heading_.value = 'ratio';
     heading_.dispatchEvent(new Event('change'));
     await bench.fixture.whenStable();
     expect(heading(bench)).toBe('Ring gear teeth');

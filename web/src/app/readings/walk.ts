@@ -21,7 +21,6 @@ import {
   type InstrumentId,
   type Parsed,
   type Quantity,
-  type StageId,
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
@@ -60,7 +59,7 @@ export class Walk {
   private readonly selection = inject(SelectionService);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
-  readonly stage = input.required<StageId>();
+  readonly stage = input.required<string>();
   readonly title = input.required<string>();
   readonly view = input.required<View>();
   /** Headings it keeps to, and of those only what is read; all of the stage where none are given. */
@@ -96,7 +95,9 @@ export class Walk {
     () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label,
   );
   /** Headings in walking order, to go straight to. */
-  protected readonly groups = computed(() => [...new Set(this.list().map((q) => q.group))]);
+  protected readonly groups = computed(() => [
+    ...new Map(this.list().map((q) => [q.group, { id: q.group, name: q.heading }])).values(),
+  ]);
   protected readonly facts = computed(() => factsWith(this.quantity()));
   protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.quantity().id));
   protected readonly suffix = computed(() => {

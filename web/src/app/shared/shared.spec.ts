@@ -1,6 +1,6 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import { evaluate, type Figure } from '@intervex/core';
+import { schools, evaluate, type Figure } from '@intervex/core';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { FigureValue } from './figure-value';
 import { PhotoList } from './photo-list';
@@ -10,7 +10,7 @@ const PHOTO = '3f0b7a52-2c3c-4c8e-9b55-4f57f1f6a201';
 describe('a figure', () => {
   const cut = (instrument: 'seller' | 'seen' | 'caliper') => {
     const plan = donorPlan({ 'donor.half.left': read(instrument, 792.3) });
-    const school = evaluate(plan).schools[0];
+    const school = evaluate(plan).of(schools)[0];
     if (!school || !('cut' in school)) throw new Error('no cut');
     return { plan, figure: school.cut.left as Figure };
   };

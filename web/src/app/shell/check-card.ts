@@ -7,6 +7,8 @@ import { MatInputModule } from '@angular/material/input';
 import {
   inSentence,
   LIMITS,
+  type Limit,
+  type LimitId,
   parseAngle,
   parseLength,
   placeName,
@@ -106,21 +108,21 @@ export class CheckCard {
     const { limit } = this.check();
     if (!limit || !this.reasoned()) return;
     const read = this.readLimit(limit.unit);
-    const { min, max } = LIMITS[limit.id];
+    const { min, max } = LIMITS[limit.id as LimitId] as Limit;
     if (!read.ok) this.problem.set(read.reason);
     else if (read.value < min || read.value > max)
       this.problem.set(
         `This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`,
       );
     else {
-      this.store.setLimit(limit.id, { value: read.value, reason: this.reason().trim() });
+      this.store.setLimit(limit.id as LimitId, { value: read.value, reason: this.reason().trim() });
       this.asking.set('');
     }
   }
 
   protected defaultLimit(): void {
     const { limit } = this.check();
-    if (limit) this.store.setLimit(limit.id, undefined);
+    if (limit) this.store.setLimit(limit.id as LimitId, undefined);
   }
 
   private reasoned(): boolean {

@@ -1,7 +1,15 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { bareLength, findQuantity, isOpen, SCHOOL_NAMES, type StageId, type StageState } from '@intervex/core';
+import {
+  shafts,
+  bareLength,
+  findQuantity,
+  isOpen,
+  SCHOOL_NAMES,
+  type StageId,
+  type StageState,
+} from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -47,7 +55,7 @@ export class Rail {
 
   /** Lengths of the shafts, left and right. */
   private shafts(): string {
-    const { left, right } = this.store.results().shafts.needs;
+    const { left, right } = this.store.results().of(shafts).needs;
     if (!left || !right) return 'lengths not known';
     // In so little room an inch is a decimal.
     const show = (mm: number) =>

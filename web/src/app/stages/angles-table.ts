@@ -1,5 +1,6 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import {
+  angles,
   angleAgainst,
   formatAngle,
   parseAngle,
@@ -179,7 +180,10 @@ export class AnglesTable {
   protected readonly rollText = signal('0');
 
   private readonly angles = computed(() =>
-    this.store.results().angles.filter((a) => quantity(a.id).stage === this.stage()),
+    this.store
+      .results()
+      .of(angles)
+      .filter((a) => quantity(a.id).stage === this.stage()),
   );
   protected readonly known = computed(() => this.angles().filter((a) => a.slope));
   protected readonly rows = computed(() => {

@@ -69,7 +69,7 @@ export class BriefStage {
   protected readonly gears = computed(() => this.listText('gears', readGears, gearsText));
   protected readonly curve = computed(() => this.listText('torqueCurve', readCurve, curveText));
   protected readonly brief = computed(() => this.store.plan().brief);
-  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices));
+  protected readonly view = computed(() => this.store.results().of(rearView));
 
   /** The text as typed, kept where it was refused. */
   protected text(key: 'vehicle' | 'donor'): string {

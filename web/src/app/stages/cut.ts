@@ -1,8 +1,9 @@
 import { Component, computed, effect, inject, signal } from '@angular/core';
 import {
+  tubeViews,
+  schools,
   CUT_METHODS,
   DATUM_NAMES,
-  isPlanned,
   MARK_DATUMS,
   markDatum,
   METHOD_NAMES,
@@ -13,7 +14,7 @@ import {
   SHAFT_ROUTES,
   SIDES,
   sideName,
-  tubeView,
+  isPlanned,
 } from '@intervex/core';
 import { EndFace } from '../drawing/end-face';
 import { ViewSvg } from '../drawing/view-svg';
@@ -100,27 +101,30 @@ export class CutStage {
   protected readonly choices = computed(() => this.store.plan().choices);
   protected readonly driveline = computed(() => this.choices().school === 'driveline');
   protected readonly cuts = computed(() => {
-    const found = this.store.results().schools.find((s) => s.school === this.choices().school);
+    const found = this.store
+      .results()
+      .of(schools)
+      .find((s) => s.school === this.choices().school);
     return found && isPlanned(found) ? found : undefined;
   });
   /** Headings of what is read for the way it is cut. */
   protected readonly walked = computed(() => {
     const { method, retentionTo } = this.choices();
-    const both = (group: string) => SIDES.map((side) => `${group}, ${side}`);
     return [
-      'Left tube',
-      'Right tube',
-      'Saw and weld',
-      ...(method === 'newTubes' ? ['New tubes', ...both('New tube')] : []),
-      ...(retentionTo === 'fullFloat' ? ['Full-float ends'] : []),
-      ...both('Squareness'),
+      'leftTube',
+      'rightTube',
+      'saw',
+      ...(method === 'newTubes' ? ['tubes', 'leftNew', 'rightNew'] : []),
+      ...(retentionTo === 'fullFloat' ? ['float'] : []),
+      'leftFace',
+      'rightFace',
     ];
   });
-  protected readonly rear = computed(() => rearView(this.store.results(), this.choices()));
+  protected readonly rear = computed(() => this.store.results().of(rearView));
   protected readonly view = computed(() => {
     const results = this.store.results();
     const tab = this.tab();
-    if (tab === 'left' || tab === 'right') return tubeView(results, tab, this.choices());
+    if (tab === 'left' || tab === 'right') return results.of(tubeViews)[tab];
     return this.rear();
   });
 

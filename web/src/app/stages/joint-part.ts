@@ -2,7 +2,7 @@ import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartsAnswer } from '@intervex/contract/wire';
-import { rankRings, type JointResult, type PartSearch, type SearchedJoint } from '@intervex/core';
+import { joints, rankRings, type JointResult, type PartSearch, type SearchedJoint } from '@intervex/core';
 import { firstValueFrom, Subject, takeUntil } from 'rxjs';
 import { ApiService, sentenceOf } from '../state/api.service';
 import { PersonService } from '../state/person.service';
@@ -30,7 +30,11 @@ export class JointPart {
   protected readonly stopped = new Subject<void>();
   protected readonly trouble = signal('');
   private readonly joint = computed(
-    () => this.store.results().mating.find((j) => j.id === this.id()) as JointResult,
+    () =>
+      this.store
+        .results()
+        .of(joints)
+        .find((j) => j.id === this.id()) as JointResult,
   );
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches[this.id()]);
   /** Sizes that the counter is asked for; undefined until both are known. */

@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import { CORNERS } from '@intervex/core';
+import { level, CORNERS } from '@intervex/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 
@@ -38,7 +38,7 @@ import { PlanStore } from '../state/plan-store';
 })
 export class LevelFacts {
   private readonly store = inject(PlanStore);
-  private readonly level = computed(() => this.store.results().level);
+  private readonly level = computed(() => this.store.results().of(level));
   protected readonly facts = computed(() => {
     const { frontLean, rearLean, twist, pitch, thrust, diagonals } = this.level();
     return [

@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { DATUM_NAMES, isPlanned, markDatum, placeName, sideName, type Side } from '@intervex/core';
+import { school, marks, DATUM_NAMES, markDatum, placeName, sideName, type Side } from '@intervex/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 
@@ -70,11 +70,10 @@ export class MarksTable {
     const { method, datum } = this.store.plan().choices;
     return DATUM_NAMES[markDatum(method, datum)];
   });
-  protected readonly marks = computed(() => this.store.results().marks.marks[this.side()]);
+  protected readonly marks = computed(() => this.store.results().of(marks).marks[this.side()]);
   protected readonly why = computed(() => {
-    const { schools, decisions } = this.store.results();
-    const school = schools.find((s) => s.school === this.store.plan().choices.school);
-    const work = school && isPlanned(school) ? school.work[this.side()] : undefined;
+    const { of, decisions } = this.store.results();
+    const work = of(school)?.work[this.side()];
     if (work === 'leave') return 'Nothing is cut on this side.';
     if (work === 'widen') return 'This side would have to be widened: metal is missing.';
     const cut = decisions.find((d) => d.id === 'cut');

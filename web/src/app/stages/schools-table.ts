@@ -1,6 +1,8 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatRadioModule } from '@angular/material/radio';
 import {
+  schools,
+  shafts,
   isPlanned,
   placeWord,
   placeName,
@@ -31,15 +33,15 @@ export class SchoolsTable {
   });
 
   protected readonly rows = computed(() => {
-    const { schools, shafts, known } = this.store.results();
+    const { of, known } = this.store.results();
     const target = known['brief.targetWidth']?.figure.value;
-    return schools.map((s) => {
+    return of(schools).map((s) => {
       const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
       if (!isPlanned(s)) {
         const lacks = s.lacks.map(placeName).join(', ');
         return { ...base, plan: undefined, lacks, wide: '' };
       }
-      const needs = shafts.bySchool[s.school];
+      const needs = of(shafts).bySchool[s.school];
       const wide =
         target !== undefined && Math.abs(s.width.value - target) > 0.05
           ? `${this.units.show(s.width.value, 'mm')} wide`

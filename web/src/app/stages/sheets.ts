@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { cutSheet, ORDER_SHEET_NAMES, ORDER_SHEETS, rearView, SIDES } from '@intervex/core';
+import { SHEETS, sheetOf, WALKED, stageTitle, type SheetDef } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -19,39 +19,33 @@ export class SheetsStage {
   protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   protected readonly papers = PAPERS;
-  protected readonly sides = SIDES;
   protected readonly words = { stop: 'Stop', caution: 'Caution', unknown: 'Not known', ok: 'Passed' } as const;
   protected readonly paper = signal<'a4' | 'letter'>('a4');
-  protected readonly sheet = computed(() =>
-    cutSheet(this.store.plan(), this.store.results(), this.units.unit()),
-  );
-  protected readonly view = computed(() => rearView(this.store.results(), this.store.plan().choices));
+  private readonly main = SHEETS.find((sheet) => sheet.view) as SheetDef;
+  protected readonly title = this.main.title;
+  protected readonly sheet = computed(() => sheetOf(this.main, this.store.results(), this.units.unit()));
+  protected readonly view = computed(() => this.main.view && this.store.results().of(this.main.view));
   protected readonly saved = computed(() => this.store.saveState() === 'saved');
-  protected readonly pdf = computed(() => this.address('cut-sheet.pdf', `&paper=${this.paper()}`));
-  protected readonly csv = computed(() => this.address('cut-sheet.csv'));
+  protected readonly pdf = computed(() => this.address(`${this.main.address}.pdf`, `&paper=${this.paper()}`));
+  protected readonly csv = computed(() => this.address(`${this.main.address}.csv`));
   protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
 
   protected readonly orders = computed(() =>
-    ORDER_SHEETS.map((id) => ({
-      name: ORDER_SHEET_NAMES[id],
-      pdf: this.address('order-sheet.pdf', `&paper=${this.paper()}&sheet=${id}`),
-      csv: this.address('order-sheet.csv', `&sheet=${id}`),
-      json: this.address('order-sheet.json', `&sheet=${id}`),
+    SHEETS.filter((sheet) => sheet !== this.main).map(({ title, address }) => ({
+      name: title,
+      pdf: this.address(`${address}.pdf`, `&paper=${this.paper()}`),
+      csv: this.address(`${address}.csv`),
+      json: this.address(`${address}.json`),
     })),
   );
 
   protected readonly walks = computed(() =>
-    (
-      [
-        ['Survey sheet, blank', 'survey', false],
-        ['Survey sheet, filled', 'survey', true],
-        ['Donor sheet, blank', 'donor', false],
-        ['Donor sheet, filled', 'donor', true],
-      ] as const
-    ).map(([name, stage, filled]) => ({
-      name,
-      href: this.address('survey-sheet.pdf', `&paper=${this.paper()}&stage=${stage}&filled=${filled}`),
-    })),
+    WALKED.flatMap((stage) =>
+      [false, true].map((filled) => ({
+        name: `${stageTitle(stage)} sheet, ${filled ? 'filled' : 'blank'}`,
+        href: this.address('survey-sheet.pdf', `&paper=${this.paper()}&stage=${stage}&filled=${filled}`),
+      })),
+    ),
   );
 
   private address(name: string, more = ''): string {

@@ -2,6 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import {
+  square,
   CLOCKS,
   clockName,
   PHASE_NAMES,
@@ -120,11 +121,11 @@ export class SquarePanel {
       (c) => this.all() || FOUR.has(c.id) || readings[`square.${this.side()}.${this.phase()}.${c.id}`],
     );
   });
-  protected readonly face = computed(() => this.store.results().square.sets[this.side()][this.phase()]);
+  protected readonly face = computed(() => this.store.results().of(square).sets[this.side()][this.phase()]);
 
   constructor() {
     // Opens where the newest readings are.
-    const { latest } = this.store.results().square;
+    const { latest } = this.store.results().of(square);
     const side = latest.left ? 'left' : latest.right ? 'right' : 'left';
     this.side.set(side);
     this.phase.set(latest[side]?.phase ?? 'tacked');

@@ -1,13 +1,15 @@
 import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import {
+  level,
+  oldAxle,
+  room,
   endView,
   findQuantity,
-  QUANTITIES,
+  headingsOf,
   roomView,
   surveyView,
   topView,
-  type Plan,
-  type Results,
+  type Node,
   type RoomResult,
   type View,
 } from '@intervex/core';
@@ -39,19 +41,19 @@ const TABS: readonly { readonly id: Tab; readonly name: string }[] = [
 
 /** Headings, and the drawing that shows each. */
 const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
-  Floor: 'level',
-  Level: 'level',
-  Square: 'square',
-  'Axle in the car': 'axle',
-  Driveline: 'axle',
-  'Wheel room, left': 'room',
-  'Wheel room, right': 'room',
-  'Springs and mounts': 'axle',
-  'Brakes and studs': 'axle',
-  'Angles on the car': 'angles',
+  floor: 'level',
+  level: 'level',
+  square: 'square',
+  axle: 'axle',
+  line: 'axle',
+  roomLeft: 'room',
+  roomRight: 'room',
+  springs: 'axle',
+  brakes: 'axle',
+  angles: 'angles',
 };
 /** Headings in walking order. */
-const GROUPS = [...new Set(QUANTITIES.filter((q) => q.stage === 'survey').map((q) => q.group))];
+const GROUPS = headingsOf('survey').map((heading) => heading.id);
 const SUBTITLES: Readonly<Record<Tab, string>> = {
   level: 'does the car stand level',
   square: 'does the axle stand square, from above',
@@ -59,7 +61,7 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
   room: 'what stands beside the wheels, from behind',
   angles: 'slopes, and what the gauge was zeroed on',
 };
-const VIEWS: Readonly<Record<Tab, (results: Results, facts: Plan['facts']) => View>> = {
+const VIEWS: Readonly<Record<Tab, Node<View>>> = {
   level: endView,
   square: topView,
   axle: surveyView,
@@ -115,7 +117,7 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
           }
           @if (tab() === 'room') {
             <dl class="facts">
-              @for (r of store.results().room; track r.width.id) {
+              @for (r of rooms(); track r.width.id) {
                 <div>
                   <dt>{{ roomName(r) }}</dt>
                   <dd><ix-figure [figure]="r.width" [withU]="true" /></dd>
@@ -142,8 +144,8 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
         </div>
         @for (group of groups; track group) {
           <ix-reading-group stage="survey" [group]="group" [attr.data-group]="group" />
-          @if (group === 'Wheel room, right') {
-            <ix-fact-group stage="survey" group="Wheel room" [bare]="true" />
+          @if (group === 'roomRight') {
+            <ix-fact-group stage="survey" group="room" [bare]="true" />
           }
           <ix-fact-group stage="survey" [group]="group" [bare]="true" />
         }
@@ -161,13 +163,14 @@ export class SurveyStage {
   protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('axle');
   protected readonly subtitle = computed(() => SUBTITLES[this.tab()]);
-  protected readonly view = computed(() => VIEWS[this.tab()](this.store.results(), this.store.plan().facts));
-  protected readonly survey = computed(() => this.store.results().survey);
+  protected readonly view = computed(() => this.store.results().of(VIEWS[this.tab()]));
+  protected readonly rooms = computed(() => this.store.results().of(room));
+  protected readonly survey = computed(() => this.store.results().of(oldAxle));
 
   constructor() {
     // A car that has not been levelled yet, or does not stand level, shows that first.
-    const { level, notLevel } = this.store.results();
-    if (notLevel || !level.frontLean) this.tab.set('level');
+    const { of, notLevel } = this.store.results();
+    if (notLevel || !of(level).frontLean) this.tab.set('level');
     // The drawing follows the field that has focus.
     effect(() => {
       const quantity = findQuantity(this.selection.focused());

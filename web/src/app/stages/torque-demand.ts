@@ -2,6 +2,7 @@ import { Component, computed, inject } from '@angular/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 import { TorqueChart } from './torque-chart';
+import { torque } from '@intervex/core';
 
 /** What each shaft must carry, and which side says so. */
 @Component({
@@ -57,7 +58,7 @@ import { TorqueChart } from './torque-chart';
 })
 export class TorqueDemand {
   private readonly store = inject(PlanStore);
-  protected readonly brief = computed(() => this.store.results().brief);
+  protected readonly brief = computed(() => this.store.results().of(torque));
   protected readonly curve = computed(() => this.store.plan().brief.torqueCurve);
   protected readonly words = computed(() => {
     const { governs } = this.brief();

@@ -2,7 +2,6 @@ import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
-import type { WalkedStage } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -28,7 +27,7 @@ import { UnitsService } from '../state/units.service';
 export class WalkSheet {
   private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
-  readonly stage = input.required<WalkedStage>();
+  readonly stage = input.required<string>();
 
   protected readonly address = computed(
     () =>

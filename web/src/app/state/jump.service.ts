@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import { findFact, findQuantity, type StageId } from '@intervex/core';
+import { findFact, findQuantity } from '@intervex/core';
 import { PlanStore } from './plan-store';
 import { SelectionService } from './selection.service';
 
@@ -12,7 +12,7 @@ export class JumpService {
   private readonly selection = inject(SelectionService);
 
   /** Opens the place’s stage and asks its field to take focus. */
-  async to(place: string, otherwise: StageId = 'cut'): Promise<void> {
+  async to(place: string, otherwise = 'cut'): Promise<void> {
     const variant = this.store.variant()?.id;
     if (!variant) return;
     await this.router.navigate(['/plan', variant, stageOf(place) ?? otherwise]);
@@ -23,7 +23,7 @@ export class JumpService {
 }
 
 /** Stage in which a place is edited; undefined where it is none of a stage’s. */
-export function stageOf(place: string): StageId | undefined {
+export function stageOf(place: string): string | undefined {
   if (place.startsWith('joint.') || place === 'donor') return 'donor';
   if (place.startsWith('pattern.')) return 'hubs';
   if (place.startsWith('fact.')) return findFact(place.slice('fact.'.length))?.stage;

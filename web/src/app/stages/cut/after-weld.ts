@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { SIDES } from '@intervex/core';
+import { learned, SIDES } from '@intervex/core';
 import { ReadingField } from '../../readings/reading-field';
 import { FigureValue } from '../../shared/figure-value';
 import { PersonService } from '../../state/person.service';
@@ -38,7 +38,7 @@ export class AfterWeld {
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
   protected readonly sides = SIDES;
-  protected readonly shrink = computed(() => this.store.results().learned.shrink);
+  protected readonly shrink = computed(() => this.store.results().of(learned).shrink);
 
   /** What was learned becomes what a side is reckoned with that is not tacked yet; one that is keeps its marks. */
   protected use(): void {

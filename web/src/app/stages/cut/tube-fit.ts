@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import { SIDES, type Figure, type Side } from '@intervex/core';
+import { tubes, float, ends, learned, SIDES, type Figure, type Side } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { OpenChecks } from '../open-checks';
@@ -57,32 +57,33 @@ export class TubeFit {
   protected readonly floating = computed(() => this.store.plan().choices.retentionTo === 'fullFloat');
 
   protected readonly tables = computed(() => {
-    const { tubes, float, ends, learned } = this.store.results();
+    const { of } = this.store.results();
+    const [pressing, made, ending, after] = [of(tubes), of(float), of(ends), of(learned)];
     const row = (label: string, of: (side: Side) => Figure | undefined, digits?: number): Row =>
       digits === undefined ? [label, of('left'), of('right')] : [label, of('left'), of('right'), digits];
     const pressed = [
-      row('Cut the tube to', (s) => tubes.piece[s]),
-      row('Loosest', (s) => tubes.fit[s]?.least, 2),
-      row('Tightest', (s) => tubes.fit[s]?.most, 2),
-      row('Bore out of round', (s) => tubes.fit[s]?.boreOval, 2),
-      row('Tube out of round', (s) => tubes.fit[s]?.tubeOval, 2),
-      row('Press force', (s) => tubes.fit[s]?.force),
-      row('Stress over yield', (s) => tubes.fit[s]?.stress),
+      row('Cut the tube to', (s) => pressing.piece[s]),
+      row('Loosest', (s) => pressing.fit[s]?.least, 2),
+      row('Tightest', (s) => pressing.fit[s]?.most, 2),
+      row('Bore out of round', (s) => pressing.fit[s]?.boreOval, 2),
+      row('Tube out of round', (s) => pressing.fit[s]?.tubeOval, 2),
+      row('Press force', (s) => pressing.fit[s]?.force),
+      row('Stress over yield', (s) => pressing.fit[s]?.stress),
     ];
     const floated = [
-      row('Plug turned to', (s) => float[s].plug, 2),
-      row('Comes off the plug', (s) => float[s].turnOff, 2),
-      row('Drive spline out of line', (s) => float[s].angle),
-      row('Plug-weld holes, from the tube’s end', (s) => float[s].holeFrom),
-      row('Hole to hole round the tube', (s) => float[s].holeStep),
-      row('WMS moves out', (s) => ends.moved[s]),
+      row('Plug turned to', (s) => made[s].plug, 2),
+      row('Comes off the plug', (s) => made[s].turnOff, 2),
+      row('Drive spline out of line', (s) => made[s].angle),
+      row('Plug-weld holes, from the tube’s end', (s) => made[s].holeFrom),
+      row('Hole to hole round the tube', (s) => made[s].holeStep),
+      row('WMS moves out', (s) => ending.moved[s]),
     ];
     const welded = [
-      row('Tacked, against expected', (s) => learned.tackedOff[s], 2),
-      row('Welded, against expected', (s) => learned.weldedOff[s], 2),
-      row('This weld pulled', (s) => learned.pull[s], 2),
+      row('Tacked, against expected', (s) => after.tackedOff[s], 2),
+      row('Welded, against expected', (s) => after.weldedOff[s], 2),
+      row('This weld pulled', (s) => after.pull[s], 2),
     ];
-    const read = SIDES.some((s) => learned.tackedOff[s] ?? learned.weldedOff[s] ?? learned.pull[s]);
+    const read = SIDES.some((s) => after.tackedOff[s] ?? after.weldedOff[s] ?? after.pull[s]);
     return [
       ...(this.pressing() ? [{ title: 'New tubes', rows: pressed }] : []),
       ...(this.floating() ? [{ title: 'Full-float ends', rows: floated }] : []),

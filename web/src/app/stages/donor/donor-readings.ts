@@ -1,5 +1,5 @@
 import { Component, computed, inject, input } from '@angular/core';
-import { placeWord, type View } from '@intervex/core';
+import { axle, placeWord, type View } from '@intervex/core';
 import { ViewSvg } from '../../drawing/view-svg';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -57,7 +57,7 @@ import { Needs } from '../needs';
 export class DonorReadings {
   private readonly store = inject(PlanStore);
   readonly view = input.required<View>();
-  protected readonly donor = computed(() => this.store.results().donor);
+  protected readonly donor = computed(() => this.store.results().of(axle));
   protected readonly pinionWord = computed(() => {
     const pinion = this.donor().pinion;
     return pinion ? placeWord(pinion.value) : 'from the middle';

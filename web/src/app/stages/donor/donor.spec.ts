@@ -7,6 +7,7 @@ import { DonorVerdictCard } from './donor-verdict';
 import { JointPanel } from './joint-panel';
 import { JudgeDesk } from './judge-desk';
 import { MatingTable } from './mating-table';
+import { joints } from '@intervex/core';
 
 const SOLD: Plan = {
   ...donorPlan({ 'slip.torque': read('scale', 4) }),
@@ -113,7 +114,12 @@ describe('mating', () => {
       of: 96,
       from: 'counter',
     });
-    expect(bench.store.results().mating.find((j) => j.id === 'bearing')?.verdict).toBe('fits');
+    expect(
+      bench.store
+        .results()
+        .of(joints)
+        .find((j) => j.id === 'bearing')?.verdict,
+    ).toBe('fits');
     // What does not join is not offered beside what does.
     expect(bench.all('.offers li')).toHaveLength(1);
     await bench.click('Choose B-2');

@@ -86,7 +86,7 @@ export class DonorStage {
   protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('readings');
   protected readonly joint = signal<JointId>('spline');
-  protected readonly view = computed(() => donorView(this.store.results()));
+  protected readonly view = computed(() => this.store.results().of(donorView));
 
   constructor() {
     // A jump opens the part of the stage its place stands in.

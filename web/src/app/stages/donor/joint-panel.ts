@@ -1,6 +1,7 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
+  joints,
   SEARCHED,
   VERDICTS,
   type JointId,
@@ -33,7 +34,11 @@ export class JointPanel {
   protected readonly words = VERDICT_WORDS;
   protected readonly problem = signal('');
   protected readonly joint = computed(
-    () => this.store.results().mating.find((j) => j.id === this.id()) as JointResult,
+    () =>
+      this.store
+        .results()
+        .of(joints)
+        .find((j) => j.id === this.id()) as JointResult,
   );
   protected readonly note = computed<JointNote>(() => this.store.plan().joints[this.id()] ?? {});
   protected readonly quantities = computed(() => this.parts(false));

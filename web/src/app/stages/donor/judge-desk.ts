@@ -1,6 +1,11 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import {
+  demand,
+  ratio,
+  slip,
+  capacity,
+  joints,
   factText,
   isOpen,
   KIND_WORDS,
@@ -37,7 +42,11 @@ export class JudgeDesk {
   protected readonly store = inject(PlanStore);
   protected readonly sides = SIDES;
 
-  protected readonly judged = computed(() => this.store.results().judged);
+  protected readonly demand = computed(() => this.store.results().of(demand));
+  protected readonly judged = computed(() => {
+    const { of } = this.store.results();
+    return { ratio: of(ratio), slip: of(slip), capacity: of(capacity) };
+  });
   private readonly open = computed(() =>
     this.store
       .results()
@@ -50,7 +59,8 @@ export class JudgeDesk {
       new Map(
         this.store
           .results()
-          .mating.filter((j) => j.verdict === 'unknown')
+          .of(joints)
+          .filter((j) => j.verdict === 'unknown')
           .map((j) => [`joint.${j.id}`, j.label]),
       ),
   );
@@ -78,9 +88,7 @@ export class JudgeDesk {
     if (status === 'contradiction') return 'The tests contradict each other.';
     return status === 'proven' && kind ? `Proven ${KIND_WORDS[kind]}.` : 'Not proven: nothing but a claim.';
   });
-  protected readonly route = computed(() =>
-    routeSummary({ id: 'this', name: '' }, this.store.plan(), this.store.results()),
-  );
+  protected readonly route = computed(() => routeSummary({ id: 'this', name: '' }, this.store.results()));
   protected readonly money = computed(() => {
     const { purchase, parts, shafts, machining, joints, total } = this.route().money;
     return [

@@ -3,6 +3,7 @@ import { MatIconModule } from '@angular/material/icon';
 import type { JointId, JointResult, Verdict } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
 import { VERDICT_WORDS } from '../verdict-words';
+import { joints } from '@intervex/core';
 
 const ICONS: Readonly<Record<Verdict, string>> = {
   fits: 'settled',
@@ -197,7 +198,7 @@ export class MatingTable {
   protected readonly words = VERDICT_WORDS;
   protected readonly icons = ICONS;
 
-  protected readonly joints = computed(() => this.store.results().mating);
+  protected readonly joints = computed(() => this.store.results().of(joints));
   protected readonly sums = computed(() =>
     (['fits', 'work', 'no', 'unknown'] as const).map((verdict) => ({
       verdict,

@@ -1,16 +1,14 @@
 import { Component, inject } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { QUANTITIES, RETENTION_NAMES, RETENTIONS } from '@intervex/core';
+import { headingsOf, RETENTION_NAMES, RETENTIONS } from '@intervex/core';
 import { FactGroup } from '../../readings/fact-group';
 import { ReadingGroup } from '../../readings/reading-group';
 import { PlanStore } from '../../state/plan-store';
 import { JUDGED_GROUPS } from './judge-panel';
 
 /** Headings in walking order, but for those that judge it. */
-const GROUPS = [...new Set(QUANTITIES.filter((q) => q.stage === 'donor').map((q) => q.group))].filter(
-  (group) => !JUDGED_GROUPS.includes(group),
-);
+const GROUPS = headingsOf('donor').filter((heading) => !JUDGED_GROUPS.includes(heading.id));
 
 /** What is read of the donor on the bench. */
 @Component({
@@ -26,9 +24,9 @@ const GROUPS = [...new Set(QUANTITIES.filter((q) => q.stage === 'donor').map((q)
         }
       </mat-select>
     </mat-form-field>
-    @for (group of groups; track group) {
-      <ix-reading-group stage="donor" [group]="group" />
-      <ix-fact-group stage="donor" [group]="group" [bare]="true" />
+    @for (group of groups; track group.id) {
+      <ix-reading-group stage="donor" [group]="group.id" />
+      <ix-fact-group stage="donor" [group]="group.id" [bare]="true" />
     }
   `,
   styles: `

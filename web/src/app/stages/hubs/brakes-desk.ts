@@ -1,7 +1,7 @@
 import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
+import { ends, brakes, limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
 import { firstValueFrom } from 'rxjs';
 import { FigureValue } from '../../shared/figure-value';
 import { ApiService, sentenceOf } from '../../state/api.service';
@@ -56,14 +56,14 @@ export class BrakesDesk {
   protected readonly trouble = signal('');
   protected readonly problem = signal('');
   protected readonly reason = signal('');
-  protected readonly brakes = computed(() => this.store.results().hubs.brakes);
+  protected readonly brakes = computed(() => this.store.results().of(brakes));
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.brakeKit);
   protected readonly verdict = computed(() => this.store.plan().verdicts.brakes);
   protected readonly rows = computed(() => {
     const { rotor, shim, radius, rim, hose } = this.brakes();
     const row = (label: string, left: Figure | undefined, right?: Figure) => ({ label, left, right });
     return [
-      row('Brake space', this.store.results().ends.space.left, this.store.results().ends.space.right),
+      row('Brake space', this.store.results().of(ends).space.left, this.store.results().of(ends).space.right),
       row('Rotor’s middle from the housing end', rotor.left, rotor.right),
       row('Shim under the bracket', shim.left, shim.right),
       row('Arm of the brake', radius),
@@ -73,7 +73,8 @@ export class BrakesDesk {
   });
   /** Every kit with what does not fit, and what its rotor gains over the one there is. */
   protected readonly kits = computed(() => {
-    const { known, ends } = this.store.results();
+    const { known, of: resultOf } = this.store.results();
+    const { space } = resultOf(ends);
     const of = (id: string) => known[id]?.figure.value;
     const { limits } = this.store.plan();
     const [limit, shims] = [limitValue(limits, 'stance.caliper'), limitValue(limits, 'brake.shim')];
@@ -87,7 +88,7 @@ export class BrakesDesk {
             : '';
         const inside = of('rim.inside');
         const why = [
-          off('brake space', brakeSpace, ends.space.left?.value, shims),
+          off('brake space', brakeSpace, space.left?.value, shims),
           off('holes across', endWide, of('donor.endWide'), FITS),
           off('holes upright', endHigh, of('donor.endHigh'), FITS),
           bore !== undefined && of('donor.bearingBore') !== undefined && bore < (of('donor.bearingBore') ?? 0)

@@ -325,7 +325,7 @@ describe('sheets for suppliers', () => {
     const bench = await Bench.of(SheetsStage, donorPlan({}));
     const links = bench.all<HTMLAnchorElement>('.files.order a').map((a) => a.getAttribute('href') ?? '');
     expect(links).toHaveLength(9);
-    expect(links[0]).toMatch(/order-sheet\.pdf\?units=mm&paper=a4&sheet=shafts$/);
-    expect(links[5]).toMatch(/order-sheet\.json\?units=mm&sheet=brakes$/);
+    expect(links[0]).toMatch(/shaft-order\.pdf\?units=mm&paper=a4$/);
+    expect(links[5]).toMatch(/brake-order\.json\?units=mm$/);
   });
 });

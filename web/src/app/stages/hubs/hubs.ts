@@ -37,11 +37,11 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
 };
 /** Headings, and the part of the stage that shows each. */
 const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
-  'Re-drill and jig': 'pattern',
-  'What each way costs': 'pattern',
-  'Studs and nuts': 'studs',
-  Retention: 'retention',
-  Brakes: 'brakes',
+  drill: 'pattern',
+  cost: 'pattern',
+  studs: 'studs',
+  retention: 'retention',
+  brakes: 'brakes',
 };
 
 /** The wheel’s end of the axle: pattern, studs, retention, brakes and lines. */
@@ -103,14 +103,14 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
             <ix-pattern-panel />
           }
           @case ('studs') {
-            <ix-fact-group stage="hubs" group="Studs and nuts" />
-            <ix-reading-group stage="hubs" group="Studs and nuts" [bare]="true" />
+            <ix-fact-group stage="hubs" group="studs" />
+            <ix-reading-group stage="hubs" group="studs" [bare]="true" />
             <h2>In the car</h2>
             <ix-fact id="car.studThread" />
             <ix-fact id="car.seat" />
           }
           @case ('retention') {
-            <ix-reading-group stage="hubs" group="Retention" />
+            <ix-reading-group stage="hubs" group="retention" />
             <ix-reading id="float.shift" />
             <h2>Bearing and seal</h2>
             @for (id of bearing; track id) {
@@ -118,8 +118,8 @@ const TAB_OF_GROUP: Readonly<Record<string, Tab>> = {
             }
           }
           @case ('brakes') {
-            <ix-reading-group stage="hubs" group="Brakes" />
-            <ix-fact-group stage="hubs" group="Brakes" [bare]="true" />
+            <ix-reading-group stage="hubs" group="brakes" />
+            <ix-fact-group stage="hubs" group="brakes" [bare]="true" />
             <h2>Round the brake</h2>
             @for (id of round; track id) {
               <ix-reading [id]="id" />
@@ -143,9 +143,9 @@ export class HubsStage {
   private readonly selection = inject(SelectionService);
   private readonly store = inject(PlanStore);
   protected readonly mode = walkMode(false);
-  protected readonly walked = ['Re-drill and jig', 'Studs and nuts', 'Retention', 'Brakes'];
+  protected readonly walked = ['drill', 'studs', 'retention', 'brakes'];
   protected readonly view = computed(
-    () => flangeView(this.store.results()) ?? rearView(this.store.results(), this.store.plan().choices),
+    () => this.store.results().of(flangeView) ?? this.store.results().of(rearView),
   );
   protected readonly tabs = TABS;
   protected readonly tab = signal<Tab>('pattern');

@@ -4,6 +4,7 @@ import type { BendTable, BrakeLine, Point3 } from '@intervex/core';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
+import { lines } from '@intervex/core';
 
 const FAR = 6000;
 const POINTS: readonly RowColumn[] = [
@@ -131,7 +132,7 @@ export class LinesDesk {
   }
 
   protected bent(id: string) {
-    const result = this.store.results().hubs.lines[id];
+    const result = this.store.results().of(lines)[id];
     if (!result) return undefined;
     return result.ok
       ? { table: this.printed(result.table), reason: '' }

@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatRadioModule } from '@angular/material/radio';
-import { flangeView, JIGS, jigView, type Jig, type PatternRoute } from '@intervex/core';
+import { stance, patterns, flangeView, JIGS, jigView, type Jig, type PatternRoute } from '@intervex/core';
 import { ViewSvg } from '../../drawing/view-svg';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -71,9 +71,9 @@ export class PatternDesk {
   protected readonly papers = PAPERS;
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly jigs = JIGS.map((id) => ({ id, name: JIG_NAMES[id] }));
-  protected readonly patterns = computed(() => this.store.results().hubs.patterns);
-  protected readonly flange = computed(() => flangeView(this.store.results()));
-  protected readonly jig = computed(() => jigView(this.store.results()));
+  protected readonly patterns = computed(() => this.store.results().of(patterns));
+  protected readonly flange = computed(() => this.store.results().of(flangeView));
+  protected readonly jig = computed(() => this.store.results().of(jigView));
   protected readonly route = computed(() => this.store.plan().choices.pattern);
 
   protected readonly verdict = computed(() => {
@@ -96,10 +96,10 @@ export class PatternDesk {
   protected readonly ways = computed(() => {
     const { same, redrill } = this.patterns();
     if (same !== false) return [];
-    const { known, stance } = this.store.results();
+    const { known, of } = this.store.results();
     const cost = (id: string) => known[id]?.figure;
     const thick = known['spacer.thick']?.figure.value ?? 20;
-    const et = stance.spans?.et;
+    const et = of(stance).spans?.et;
     const room =
       et?.least !== undefined && et.most !== undefined
         ? `a wheel with ET ${this.units.show(et.least + thick, 'mm')} to ${this.units.show(et.most + thick, 'mm')} then clears`

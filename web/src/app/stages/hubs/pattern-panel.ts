@@ -39,7 +39,7 @@ const drawn = (value: number, instrument: Reading['instrument'] = 'caliper'): Re
     @for (id of quantities; track id) {
       <ix-reading [id]="id" />
     }
-    <ix-reading-group stage="hubs" group="Re-drill and jig" />
+    <ix-reading-group stage="hubs" group="drill" />
     <h2>
       Must stay whole
       <small>rotor screws, access and balance holes</small>
@@ -51,7 +51,7 @@ const drawn = (value: number, instrument: Reading['instrument'] = 'caliper'): Re
       (changed)="keep($event)"
       (removed)="store.setKeepOut($event, undefined); store.saveNow()"
     />
-    <ix-reading-group stage="hubs" group="What each way costs" />
+    <ix-reading-group stage="hubs" group="cost" />
     <h2>
       From a drawing
       <small>DXF</small>

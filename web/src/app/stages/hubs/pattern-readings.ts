@@ -1,6 +1,13 @@
 import { Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { CHORD_OVER, HOLES, type ChordReading, type PatternFace, type PatternReadings } from '@intervex/core';
+import {
+  patterns,
+  CHORD_OVER,
+  HOLES,
+  type ChordReading,
+  type PatternFace,
+  type PatternReadings,
+} from '@intervex/core';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
@@ -118,13 +125,20 @@ export class PatternPanel {
   protected readonly title = computed(() => FACE_NAMES[this.face()]);
   protected readonly target = computed(() => TARGETS[this.face()]);
   protected readonly readings = computed<PatternReadings>(
-    () => this.store.plan().patterns[this.face()] ?? { holes: USUAL, chords: [] },
+    () =>
+      (this.store.plan().patterns as Readonly<Partial<Record<PatternFace, PatternReadings>>>)[this.face()] ?? {
+        holes: USUAL,
+        chords: [],
+      },
   );
   protected readonly rows = computed<readonly EditedRow[]>(() =>
     this.readings().chords.map((chord, i) => ({ id: String(i), values: { ...chord } })),
   );
   protected readonly found = computed(() =>
-    this.store.results().hubs.patterns.faces.find((f) => f.face === this.face()),
+    this.store
+      .results()
+      .of(patterns)
+      .faces.find((f) => f.face === this.face()),
   );
   protected readonly each = computed(() =>
     (this.found()?.fit?.each ?? []).map((pcd) => this.show(pcd)).join(', '),

@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatRadioModule } from '@angular/material/radio';
-import { RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
+import { ways, joints, ends, RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { JointPart } from '../joint-part';
@@ -116,16 +116,19 @@ export class RetentionDesk {
   private readonly store = inject(PlanStore);
   protected readonly names = RETENTION_NAMES;
   protected readonly to = computed(() => this.store.plan().choices.retentionTo);
-  protected readonly ways = computed(() => this.store.results().hubs.ways);
+  protected readonly ways = computed(() => this.store.results().of(ways));
   protected readonly words = VERDICT_WORDS;
   /** What bearing and seal have to join, and whether they do. */
   protected readonly rings = computed(() =>
-    this.store.results().mating.flatMap(({ id, label, verdict, computed: { why }, note }) => {
-      const ring = SEARCHED.find((s) => s === id);
-      return ring ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : why }] : [];
-    }),
+    this.store
+      .results()
+      .of(joints)
+      .flatMap(({ id, label, verdict, computed: { why }, note }) => {
+        const ring = SEARCHED.find((s) => s === id);
+        return ring ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : why }] : [];
+      }),
   );
-  protected readonly ends = computed(() => this.store.results().ends);
+  protected readonly ends = computed(() => this.store.results().of(ends));
 
   protected choose(to: Retention): void {
     this.store.choose('retentionTo', to);

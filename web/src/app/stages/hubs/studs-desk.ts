@@ -2,6 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import {
+  studs,
   factText,
   limitValue,
   type Figure,
@@ -82,7 +83,7 @@ export class StudsDesk {
   private readonly units = inject(UnitsService);
   protected readonly asking = signal(false);
   protected readonly trouble = signal('');
-  protected readonly studs = computed(() => this.store.results().hubs.studs);
+  protected readonly studs = computed(() => this.store.results().of(studs));
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.stud);
   protected readonly rows = computed(() => {
     const s = this.studs();

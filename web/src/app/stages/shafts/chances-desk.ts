@@ -2,11 +2,11 @@ import { Component, computed, inject, signal, type OnDestroy } from '@angular/co
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import {
+  stackSides,
   findQuantity,
   SIDES,
   sideName,
   stackLimits,
-  stackSide,
   STACK_OUTCOMES,
   type Sided,
   type StackOutcome,
@@ -139,8 +139,8 @@ export class ChancesDesk implements OnDestroy {
     try {
       const draw = (side: 'left' | 'right', from: number) =>
         this.heavy.runStack(
-          stackSide(plan, results, side),
-          stackLimits(plan, results, side),
+          results.of(stackSides)[side],
+          results.of(stackLimits)[side],
           DRAWS,
           SEED,
           (done) => {

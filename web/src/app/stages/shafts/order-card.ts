@@ -2,6 +2,9 @@ import { Component, computed, inject, input, linkedSignal, signal } from '@angul
 import { MatButtonModule } from '@angular/material/button';
 import type { OrderState, OrderView } from '@intervex/contract/wire';
 import {
+  limitsOf,
+  stance,
+  shafts,
   evaluate,
   orderHolds,
   orderMoved,
@@ -60,7 +63,7 @@ export class OrderCard {
     const { order, state, variantId } = this.order();
     if (state !== 'quoted' || variantId !== this.store.variant()?.id) return [];
     const results = this.store.results();
-    const moved = orderMoved(order, shaftOrder(this.store.plan(), results));
+    const moved = orderMoved(order, results.of(shaftOrder));
     return moved.length ? moved : orderHolds(results.checks);
   });
   /** Numbers of other orders for the very same shafts. */
@@ -96,7 +99,7 @@ export class OrderCard {
     const readings: Record<string, Plan['readings'][string]> = { ...plan.readings };
     for (const { side, measured } of lengths)
       readings[`shaft.received.${side}`] = { repeats: [{ value: measured }], instrument: 'rule' };
-    const { fit } = evaluate({ ...plan, readings }).shafts;
+    const { fit } = evaluate({ ...plan, readings }).of(shafts);
     return lengths
       .filter((s) => !s.ok)
       .map(({ side }) => {
@@ -119,10 +122,10 @@ export class OrderCard {
 
   /** A clip holds the inner end: the wheel face follows what the shaft is off by. */
   private moved({ side, off }: ReceivedSize): string {
-    const { clearances } = this.store.results().stance;
+    const { clearances } = this.store.results().of(stance);
     const { limits } = this.store.plan();
     const gaps = (['inboard', 'outboard'] as const).flatMap((from) => {
-      const gap = tightest(clearances, side, from, limits)?.gap.value;
+      const gap = tightest(clearances, side, from, limitsOf(limits))?.gap.value;
       const moved = gap === undefined ? undefined : gap + (from === 'inboard' ? off : -off);
       return moved === undefined ? [] : [`${this.units.show(moved, 'mm')} ${from}`];
     });

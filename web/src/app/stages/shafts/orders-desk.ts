@@ -39,7 +39,7 @@ import { OrdersService } from './orders.service';
 export class OrdersDesk implements OnInit {
   private readonly store = inject(PlanStore);
   protected readonly orders = inject(OrdersService);
-  protected readonly order = computed(() => shaftOrder(this.store.plan(), this.store.results()));
+  protected readonly order = computed(() => this.store.results().of(shaftOrder));
 
   ngOnInit(): void {
     void this.orders.load();

@@ -139,7 +139,7 @@ export class PairsDesk implements OnInit {
   protected readonly trouble = signal('');
   protected readonly answer = signal<PairsAnswer | undefined>(undefined);
 
-  private readonly question = computed(() => pairQuestion(this.store.plan(), this.store.results()));
+  private readonly question = computed(() => this.store.results().of(pairQuestion));
   protected readonly lacks = computed(() => {
     const question = this.question();
     return 'lacks' in question ? question.lacks.map((id) => quantityInSentence(quantity(id))).join(', ') : '';

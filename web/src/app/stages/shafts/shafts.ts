@@ -68,9 +68,9 @@ const SUBTITLES: Readonly<Record<Tab, string>> = {
           }
         }
       </div>
-      <ix-reading-group stage="shafts" group="Strength" />
+      <ix-reading-group stage="shafts" group="strength" />
       <ix-fact id="donor.material" />
-      <ix-reading-group stage="shafts" group="As made" />
+      <ix-reading-group stage="shafts" group="made" />
       <ix-reading id="shaft.spline" />
       <ix-reading id="shaft.step" />
       <h2>Bearing and spline</h2>

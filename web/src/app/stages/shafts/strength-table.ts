@@ -1,5 +1,5 @@
 import { Component, computed, inject } from '@angular/core';
-import { limitValue, type Figure, type LimitId, type SideStrength } from '@intervex/core';
+import { strength, shafts, limitValue, type Figure, type LimitId, type SideStrength } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { OpenChecks } from '../open-checks';
@@ -74,13 +74,13 @@ const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: st
 })
 export class StrengthTable {
   private readonly store = inject(PlanStore);
-  protected readonly strength = computed(() => this.store.results().strength);
+  protected readonly strength = computed(() => this.store.results().of(strength));
   protected readonly sources = computed(() => {
-    const { left, right } = this.store.results().shafts.needs;
+    const { left, right } = this.store.results().of(shafts).needs;
     return { left: (left && SOURCES[left.source]) ?? '–', right: (right && SOURCES[right.source]) ?? '–' };
   });
   protected readonly rows = computed(() => {
-    const { needs } = this.store.results().shafts;
+    const { needs } = this.store.results().of(shafts);
     const { left, right } = this.strength().side;
     const row = (
       label: string,

@@ -10,6 +10,7 @@ import {
   type ElementRef,
 } from '@angular/core';
 import {
+  stance,
   cellAt,
   factText,
   findQuantity,
@@ -134,7 +135,7 @@ export class FitMapChart {
   protected readonly heavy = inject(HeavyService);
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
 
-  protected readonly proven = computed(() => this.store.results().stance.proven);
+  protected readonly proven = computed(() => this.store.results().of(stance).proven);
   readonly ranges = input.required<Sided<CentreRange>>();
   readonly half = input.required<number>();
   readonly et = input.required<number>();

@@ -1,6 +1,8 @@
 import { Component, computed, inject, signal, viewChild } from '@angular/core';
 import {
-  cornerView,
+  limitsOf,
+  stance,
+  cornerViews,
   offsetOf,
   parseLength,
   quantity,
@@ -70,10 +72,8 @@ export class StanceStage {
   protected readonly sides = SIDES;
   protected readonly sideName = sideName;
   protected readonly spacers = SPACERS.map((id) => ({ id, name: SPACER_NAMES[id] }));
-  protected readonly stance = computed(() => this.store.results().stance);
-  protected readonly views = computed(() =>
-    SIDES.map((side) => cornerView(this.store.results(), side, this.store.plan().limits)),
-  );
+  protected readonly stance = computed(() => this.store.results().of(stance));
+  protected readonly views = computed(() => SIDES.map((side) => this.store.results().of(cornerViews)[side]));
   protected readonly subtitle = computed(() =>
     this.tab() === 'map' ? 'where a wheel clears, both sides and all poses' : 'both rear corners, from behind',
   );
@@ -91,7 +91,7 @@ export class StanceStage {
     const { limits } = this.store.plan();
     return SIDES.flatMap((side) =>
       (['inboard', 'outboard'] as const).flatMap((from) => {
-        const worst = tightest(clearances, side, from, limits);
+        const worst = tightest(clearances, side, from, limitsOf(limits));
         return worst ? [{ name: `${sideName(side)}, ${from}`, figure: worst.gap }] : [];
       }),
     );

@@ -2,6 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import {
+  stance,
   bySide,
   centreRange,
   fitMargin,
@@ -80,18 +81,18 @@ export class StockWheels {
   protected readonly trouble = signal('');
 
   protected readonly question = computed(() => {
-    const { stance, known } = this.store.results();
+    const { of, known } = this.store.results();
     const [holes, pcd] = [known['car.wheelHoles']?.figure.value, known['car.wheelPcd']?.figure.value];
-    return stance.tyre && holes !== undefined && pcd !== undefined
-      ? `rim:${stance.tyre.rim},holes:${holes},pcd:${pcd}`
+    const { tyre } = of(stance);
+    return tyre && holes !== undefined && pcd !== undefined
+      ? `rim:${tyre.rim},holes:${holes},pcd:${pcd}`
       : undefined;
   });
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.wheel);
   /** Every wheel with the margin it leaves on the tighter side, best first. */
   readonly rows = computed(() => {
-    const { stance } = this.store.results();
     const offers = this.search()?.found ?? [];
-    const { tyre, half, poses, offCentre, proven } = stance;
+    const { tyre, half, poses, offCentre, proven } = this.store.results().of(stance);
     if (!tyre || !half) return [];
     return offers
       .flatMap((offer) => {
@@ -108,7 +109,7 @@ export class StockWheels {
   });
   protected readonly clearing = computed(() => this.rows().filter((r) => r.clears).length);
   /** Said instead of a number of wheels that clear, while something on the car was not read. */
-  protected readonly unproven = computed(() => !this.store.results().stance.proven);
+  protected readonly unproven = computed(() => !this.store.results().of(stance).proven);
   /** Wheels whose list lacks width or offset. */
   protected readonly unlisted = computed(() => (this.search()?.found.length ?? 0) - this.rows().length);
 
