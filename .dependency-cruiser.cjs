@@ -1,3 +1,5 @@
+const { readdirSync, readFileSync } = require('node:fs');
+
 /** Rooms of core, lowest first. A file may use its own room and those before it, never those after. */
 const ROOMS = [
   'units',
@@ -5,12 +7,11 @@ const ROOMS = [
   'numerics',
   'formula',
   'measure',
-  'checks',
-  'plan',
-  'stages',
-  'evaluate',
-  'routes',
   'drawing',
+  'stage',
+  'stages',
+  'plan',
+  'evaluate',
   'sheets',
   'testing',
 ];
@@ -21,6 +22,28 @@ const roomsOnlyDown = ROOMS.map((room, at) => ({
   comment: `core/${room} may use only: ${ROOMS.slice(0, at).join(', ') || 'nothing'}.`,
   from: { path: `^core/src/${room}/`, pathNot: '\\.spec\\.ts$' },
   to: { path: '^core/src/', pathNot: `^core/src/(${ROOMS.slice(0, at + 1).join('|')})/` },
+}));
+
+/** The folders of the stages, and which others each says that it stands on: those whose words its nodes may read. */
+const STAGES = readdirSync('core/src/stages', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name);
+const usesOf = (stage) =>
+  [...readFileSync(`core/src/stages/${stage}/node.ts`, 'utf8').matchAll(/from '\.\.\/([\w-]+)\/words'/g)].map(
+    ([, used]) => used,
+  );
+/** What every stage may take from the sheets: the cautions that stand on all of them. */
+const COMMON = 'sheets/cautions\\.ts$';
+
+const stagesUse = STAGES.map((stage) => ({
+  name: `stage-${stage}-uses`,
+  severity: 'error',
+  comment: `stages/${stage} may use only itself and what its node.ts names: ${usesOf(stage).join(', ')}.`,
+  from: { path: `^core/src/stages/${stage}/`, pathNot: `(\\.spec\\.ts|/stage\\.ts)$` },
+  to: {
+    path: '^core/src/stages/',
+    pathNot: `^core/src/stages/((${[stage, ...usesOf(stage)].join('|')})/|${COMMON})`,
+  },
 }));
 
 const floor = (name, from, to, comment) => ({
@@ -35,6 +58,21 @@ const floor = (name, from, to, comment) => ({
 module.exports = {
   forbidden: [
     ...roomsOnlyDown,
+    ...stagesUse,
+    {
+      name: 'core-names-no-stage',
+      severity: 'error',
+      comment: 'Rooms above the stages know only their list.',
+      from: { path: '^core/src/(plan|evaluate|sheets)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/stages/', pathNot: '^core/src/stages/index\\.ts$' },
+    },
+    {
+      name: 'stages-know-no-plan',
+      severity: 'error',
+      comment: 'A stage reads through its node; the plan is put together from the stages.',
+      from: { path: '^core/src/(stage|stages)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/(plan|evaluate|sheets)/' },
+    },
     {
       name: 'core-room-is-listed',
       severity: 'error',

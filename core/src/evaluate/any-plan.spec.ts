@@ -2,7 +2,6 @@ import { stackLimits, stackSides } from '../stages/shafts/figures/stack';
 import { brakes, lines, studs } from '../stages/hubs/figures/hub-ends';
 import { describe, expect, it } from 'vitest';
 import { SIDES } from '../geometry';
-import { routeSummary } from '../routes';
 import { everySheet, everyView } from '../testing/every-part';
 import { randomPlan } from '../testing/random-plan';
 import { workedPlan } from '../testing/plans';
@@ -12,8 +11,9 @@ import { shaftOrder } from '../stages/shafts/shaft-order';
 import { allFigures } from './all-figures';
 import { evaluate } from './evaluate';
 import { pairQuestion } from '../stages/shafts/figures/pair-question';
-import { joints } from '../stages/mating/joints';
+import { joints } from '../stages/donor/joints/joints';
 import { stance } from '../stages/stance/figures/stance';
+import { routeSummary } from '../stages/donor/routes/route-summary';
 
 const UNITS: readonly LengthUnit[] = ['mm', 'in', 'frac'];
 const NO_NUMBER = /NaN|Infinity|undefined|\[object/;

@@ -11,7 +11,7 @@ import { shaftOrder } from '../stages/shafts/shaft-order';
 import { allFigures } from './all-figures';
 import { evaluate } from './evaluate';
 import { angles } from '../stages/survey/figures/car';
-import { joints } from '../stages/mating/joints';
+import { joints } from '../stages/donor/joints/joints';
 import { patterns } from '../stages/hubs/figures/patterns';
 
 const TODAY = '2026-11-26';

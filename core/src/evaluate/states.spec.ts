@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { EMPTY_PLAN, type Plan } from '../plan';
 import { reading, workedPlan } from '../testing/plans';
 import { evaluate } from './evaluate';
-import { JOINT_IDS } from '../stages/mating/choices';
+import { JOINT_IDS } from '../stages/donor/joints/choices';
 import { placeWord } from '../stages/cut/strip';
 
 const without = (plan: Plan, ...ids: string[]): Plan => ({

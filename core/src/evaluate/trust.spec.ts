@@ -12,7 +12,7 @@ import { withReceived } from '../stages/shafts/with-received';
 import { evaluate } from './evaluate';
 import type { Results } from './results';
 import { inUse } from '../stages/shafts/figures/in-use';
-import { joints } from '../stages/mating/joints';
+import { joints } from '../stages/donor/joints/joints';
 import { marks } from '../stages/cut/figures/marks';
 import { patterns } from '../stages/hubs/figures/patterns';
 import { square, perch } from '../stages/cut/figures/stand';

@@ -382,6 +382,9 @@ describe('shaft order', () => {
     expect(sheet.assumed).toContain('Round shaft length to: 0.5 mm, a usual order step');
     // 684.5/25.4.
     expect(sheetFor('shafts', evaluate(plan), 'in').sections[0]?.rows[0]?.cells[0]?.text).toContain('26.949');
+  });
+
+  it('prints what brakes, studs and bearings are bought by', () => {
     const brakes = sheetFor('brakes', evaluate(plan), 'mm');
     expect(brakes.sections[0]?.rows[0]?.cells[1]?.text).toBe('75.92 mm');
     expect(brakes.lacks.join()).toContain('Where rotor and caliper stand: hat offset, caliper’s middle');

@@ -3,7 +3,7 @@ import ternPackhorse from '../../../examples/tern-packhorse.json';
 import ternStag from '../../../examples/tern-stag.json';
 import tern from '../../../examples/tern.json';
 import { standardUncertainty, type Figure } from '../measure';
-import { type Choices, type Plan } from '../plan';
+import type { Choices, Plan } from '../plan';
 import { randomPlan } from '../testing/random-plan';
 import { wholePlan, reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';

@@ -31,8 +31,6 @@ const FACT_BY_ID: ReadonlyMap<string, FactKind> = new Map(FACTS.map((f) => [f.id
 export const findQuantity = (id: string): Quantity | undefined => BY_ID.get(id);
 
 /** Looks a quantity up that is known to exist. @throws RangeError for an unknown id */
-export function quantity(id: QuantityId): Quantity;
-export function quantity(id: string): Quantity;
 export function quantity(id: string): Quantity {
   const found = BY_ID.get(id);
   if (!found) throw new RangeError(`There is no quantity “${id}”.`);

@@ -2,7 +2,6 @@ import { allFigures, evaluate, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import { isFigure, standardUncertainty, type Figure } from '../measure';
 import type { Choices, Plan } from '../plan';
-import { routeSummary } from '../routes';
 import { everySheet, everyView } from './every-part';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
 import { JIGS, PATTERN_ROUTES } from '../stages/hubs/choices';
@@ -14,6 +13,7 @@ import { runStack } from '../stages/shafts/stack';
 import { shaftOrder } from '../stages/shafts/shaft-order';
 import { pairQuestion } from '../stages/shafts/figures/pair-question';
 import { stackLimits, stackSides } from '../stages/shafts/figures/stack';
+import { routeSummary } from '../stages/donor/routes/route-summary';
 
 /** The day on which all of it is computed. */
 const TODAY = '2027-02-03';

@@ -12,7 +12,7 @@ import { EMPTY_PLAN, FACTS, QUANTITIES, type Plan, LIMIT_IDS, LIMITS } from '../
 import { CHORD_OVER, JIGS, PATTERN_FACES, PATTERN_ROUTES, type ChordReading } from '../stages/hubs/choices';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
 import { DIFFERENTIALS, LAUNCHES, REACTIONS, USES } from '../stages/brief/choices';
-import { JOINT_IDS, VERDICTS } from '../stages/mating/choices';
+import { JOINT_IDS, VERDICTS } from '../stages/donor/joints/choices';
 import { RETENTIONS } from '../stages/donor/choices';
 import { SHAFT_ROUTES } from '../stages/shafts/choices';
 import { SPACERS } from '../stages/stance/choices';

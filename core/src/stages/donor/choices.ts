@@ -1,5 +1,5 @@
 import { field, oneOf, verdictShape, type BuilderVerdict, type PartOffer } from '../../stage';
-import { JOINT_SECTION } from '../mating/choices';
+import { JOINT_SECTION } from './joints/choices';
 
 /** What holds a shaft in. */
 export type Retention = 'cClip' | 'boltIn' | 'fullFloat';

@@ -1,5 +1,5 @@
 import { facts } from './headings';
-import { STUD_THREADS, HOSE_THREADS, PARKING, SENSORS } from '../fact-options';
+import { STUD_THREADS, HOSE_THREADS, PARKING, SENSORS } from './fact-options';
 import { DONOR_PART_NAMES, DONOR_PARTS } from './judged-quantities';
 
 const slip = facts('differential');

@@ -11,3 +11,5 @@ export * from './figures/route-cost';
 export * from './judged-quantities';
 export * from './views/donor';
 export * from './names';
+export * from './joints';
+export * from './routes';

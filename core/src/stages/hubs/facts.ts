@@ -1,5 +1,5 @@
 import { facts } from './headings';
-import { STUD_THREADS, PARKING, STUD_CLASSES, SEATS } from '../fact-options';
+import { STUD_THREADS, PARKING, STUD_CLASSES, SEATS } from '../donor/fact-options';
 
 const ends = facts('studs', { belongs: 'car' });
 const stops = facts('brakes', { belongs: 'car' });

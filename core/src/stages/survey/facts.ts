@@ -1,6 +1,6 @@
 import { SIDES } from '../../geometry';
 import { facts } from './headings';
-import { STUD_THREADS, HOSE_THREADS, PARKING, SENSORS, SEATS } from '../fact-options';
+import { STUD_THREADS, HOSE_THREADS, PARKING, SENSORS, SEATS } from '../donor/fact-options';
 import { ROOM_HEIGHTS } from './room-quantities';
 
 const around = facts('room');

@@ -1,7 +1,7 @@
 import { factsRead, figuresOf, idsOf } from '../../../stage';
 import type { Figure } from '../../../measure';
-import { matingChecks } from '../../mating/mating-checks';
-import { joints } from '../../mating/joints';
+import { matingChecks } from '../joints/mating-checks';
+import { joints } from '../joints/joints';
 import { capacityChecks } from '../capacity';
 import { conditionChecks } from '../condition-checks';
 import { donorChecks } from '../donor-checks';

@@ -2,7 +2,7 @@ import { derive, given, type Figure } from '../../../measure';
 import { dayNumber } from '../../../numerics';
 import { keeps, told, unknownCheck, type Check } from '../../../stage';
 import type { PatternRoute } from '../../hubs/choices';
-import { joints } from '../../mating/joints';
+import { joints } from '../joints/joints';
 import { DONOR_PARTS } from '../judged-quantities';
 import { node, type Reads } from '../node';
 

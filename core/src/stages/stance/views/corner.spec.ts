@@ -46,9 +46,8 @@ describe('rear corner', () => {
   it('draws tyre and rim where offset and width put them, mirrored on the left', () => {
     // 1402/2 − 30 = 671; 165 + 10.16 wide.
     const tyre = (side: 'left' | 'right') => {
-      const shape = evaluate(tern)
-        .of(cornerViews)
-        [side].shapes.find((s) => s.style === 'tyre');
+      const views = evaluate(tern).of(cornerViews);
+      const shape = views[side].shapes.find((s) => s.style === 'tyre');
       if (shape?.kind !== 'outline') throw new Error('no tyre');
       const us = shape.points.map((p) => p[0]);
       return [Math.min(...us), Math.max(...us)];
@@ -67,9 +66,8 @@ describe('rear corner', () => {
           ...tern,
           readings: { ...tern.readings, [handle.quantityId]: reading('chosen', handle.value + 4) },
         };
-        const after = evaluate(moved)
-          .of(cornerViews)
-          [side].handles.find((h) => h.quantityId === handle.quantityId);
+        const views = evaluate(moved).of(cornerViews);
+        const after = views[side].handles.find((h) => h.quantityId === handle.quantityId);
         expect((after?.at[0] ?? 0) - handle.at[0]).toBeCloseTo(4 * handle.direction, 9);
       }
     }

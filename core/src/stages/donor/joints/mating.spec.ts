@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../../evaluate';
-import type { Plan } from '../../plan';
-import { reading, workedPlan } from '../../testing/plans';
+import { evaluate } from '../../../evaluate';
+import type { Plan } from '../../../plan';
+import { reading, workedPlan } from '../../../testing/plans';
 import { rankRings, ringFit } from './bearing-fit';
 import type { JointId } from './choices';
-import type { PartOffer, PartSearch } from '../../stage';
+import type { PartOffer, PartSearch } from '../../../stage';
 import { joints } from './joints';
 
 const bearing = (

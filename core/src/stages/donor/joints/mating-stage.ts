@@ -1,13 +1,13 @@
-import type { Figure } from '../../measure';
-import { optionText, type Fact, type FactKind } from '../../stage';
-import { DONOR_FACTS } from '../donor/facts';
-import { HUB_FACTS } from '../hubs/facts';
-import { SURVEY_FACTS } from '../survey/facts';
+import type { Figure } from '../../../measure';
+import { optionText, type Fact, type FactKind } from '../../../stage';
+import { DONOR_FACTS } from '../facts';
+import { HUB_FACTS } from '../../hubs/facts';
+import { SURVEY_FACTS } from '../../survey/facts';
 import { rankRings, SAME_SIZE, type RingFit, type RingSeat } from './bearing-fit';
-import type { Redrill } from '../hubs/redrill';
+import type { Redrill } from '../../hubs/redrill';
 import { JOINT_IDS, type JointId, type JointNote, type SearchedJoint, type Verdict } from './choices';
-import type { PartSearch } from '../../stage';
-import { SAME_PCD } from '../shafts/stock-pairs';
+import type { PartSearch } from '../../../stage';
+import { SAME_PCD } from '../../shafts/stock-pairs';
 
 export interface MatingInput {
   readonly figures: Readonly<Record<string, Figure | undefined>>;

@@ -1,16 +1,16 @@
-import { isOpen, isUnknown } from '../stage';
-import { sellersWord, type Results } from '../evaluate';
-import { SIDES } from '../geometry';
-import { school } from '../stages/cut/figures/schools';
-import { days, prices, type Price } from '../stages/donor/figures/route-cost';
-import { joints } from '../stages/mating/joints';
-import type { JointResult } from '../stages/mating/mating-stage';
-import { shafts, strength } from '../stages/shafts/figures/shafts';
-import type { ShaftsResult } from '../stages/shafts/shafts-stage';
-import type { Figure } from '../measure';
-import { factText } from '../plan';
-import type { DonorVerdict } from '../stages/donor/choices';
-import type { Verdict } from '../stages/mating/choices';
+import { isOpen, isUnknown, optionText, type Check, type Node } from '../../../stage';
+import { DONOR_FACTS } from '../facts';
+import { node } from '../node';
+import { SIDES } from '../../../geometry';
+import { school } from '../../cut/figures/schools';
+import { days, prices, type Price } from '../figures/route-cost';
+import { joints } from '../joints/joints';
+import type { JointResult } from '../joints/mating-stage';
+import { shafts, strength } from '../../shafts/figures/shafts';
+import type { ShaftsResult } from '../../shafts/shafts-stage';
+import type { Figure } from '../../../measure';
+import type { DonorVerdict } from '../choices';
+import type { Verdict } from '../joints/choices';
 
 /** One way of doing the job, in the figures by which ways are compared. */
 export interface RouteSummary {
@@ -53,39 +53,60 @@ export interface RouteMoney {
   readonly unpriced: readonly string[];
 }
 
+/** What of a plan’s results a summary is made of. */
+export interface RouteBasis {
+  readonly of: <T>(node: Node<T>) => T;
+  readonly checks: readonly Check[];
+}
+
+/** What the plan itself says of the way. */
+const said = node('routeSaid', (r) => {
+  const spares = r.fact('part.spares');
+  const kind = DONOR_FACTS.find((k) => k.id === 'part.spares');
+  return {
+    donor: r.field('brief', 'donor'),
+    verdict: r.verdict('donor'),
+    hours: r.figure('time.hours')?.value,
+    spares: spares ? optionText(kind, spares.value) : 'not known',
+    told: r.told().length,
+  };
+});
+
 /**
  * Sums one way up from its results.
  *
  * @param route its variant’s id and name
  */
-export function routeSummary(route: { id: string; name: string }, results: Results): RouteSummary {
-  const { plan, of, checks, known } = results;
+export function routeSummary(
+  route: { readonly id: string; readonly name: string },
+  { of, checks }: RouteBasis,
+): RouteSummary {
   const mating = of(joints);
   const open = checks.filter(isOpen);
   const why = new Map(mating.map((j) => [`joint.${j.id}`, j.note.reason ?? j.computed.why]));
   const stops = open
     .filter((c) => c.level === 'stop')
     .map((c) => [c.title, why.get(c.id)].filter(Boolean).join(', '));
-  const own = known['time.hours']?.figure.value;
+  const { donor, verdict, hours, spares, told } = of(said);
   const takes = of(days);
   const way = of(school);
   const factors = SIDES.map((s) => of(strength).side[s].factor?.value);
-  const spares = plan.facts['part.spares'];
+  const verdicts = counted(mating);
   return {
     ...route,
-    donor: plan.brief.donor,
-    verdict: plan.verdicts.donor,
+    donor,
+    verdict,
     ...(way ? { width: way.width } : {}),
     cut: way?.cut ?? {},
     shaft: pairOf(of(shafts)),
-    joints: counted(mating),
+    joints: verdicts,
     blocked: mating.filter((j) => j.verdict === 'no').map((j) => j.label),
     money: moneyOf(of(prices)),
-    hours: (own ?? 0) + mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0),
-    timeKnown: own !== undefined,
+    hours: (hours ?? 0) + mating.reduce((sum, j) => sum + (j.note.hours ?? 0), 0),
+    timeKnown: hours !== undefined,
     days: takes && Math.ceil(takes.value),
-    spares: spares ? factText('part.spares', spares.value) : 'not known',
-    questions: counted(mating).unknown + sellersWord(plan).length + checks.filter(isUnknown).length,
+    spares,
+    questions: verdicts.unknown + told + checks.filter(isUnknown).length,
     stops,
     cautions: open.length - stops.length,
     ...(allKnown(factors) ? { factor: Math.min(...factors) } : {}),

@@ -1,4 +1,4 @@
-import { field, freeText, name, number, object, oneOf, some, type Broken } from '../../stage';
+import { field, freeText, name, number, object, oneOf, some, type Broken } from '../../../stage';
 
 /** Places where two parts of different origin must fit. */
 export const JOINT_IDS = [

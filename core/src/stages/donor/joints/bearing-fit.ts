@@ -1,4 +1,4 @@
-import { COMPARE_SLACK, type PartOffer } from '../../stage';
+import { COMPARE_SLACK, type PartOffer } from '../../../stage';
 import type { Verdict } from './choices';
 
 /** Places a ring part has to join, mm. */

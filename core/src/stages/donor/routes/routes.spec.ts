@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../evaluate';
-import type { Plan } from '../plan';
-import { reading, workedPlan } from '../testing/plans';
+import { evaluate } from '../../../evaluate';
+import type { Plan } from '../../../plan';
+import { reading, workedPlan } from '../../../testing/plans';
 import { CRITERIA, DEFAULT_WEIGHTS, rankRoutes } from './rank-routes';
 import { routeSummary, type RouteSummary } from './route-summary';
 

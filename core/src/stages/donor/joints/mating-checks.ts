@@ -1,4 +1,4 @@
-import { unknownCheck, type Check } from '../../stage';
+import { unknownCheck, type Check } from '../../../stage';
 import type { JointResult } from './mating-stage';
 
 /**

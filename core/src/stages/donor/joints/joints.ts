@@ -1,12 +1,12 @@
-import { factsRead, idsOf } from '../../stage';
-import { DONOR_FACTS } from '../donor/facts';
-import { DONOR_MATING } from '../donor/mating-quantities';
-import { node } from '../donor/node';
-import { HUB_FACTS } from '../hubs/facts';
-import { patterns } from '../hubs/figures/patterns';
-import { stockTaken, takenNumbers, using } from '../shafts/figures/in-use';
-import { BRAKES, LINE } from '../survey/car-quantities';
-import { SURVEY_FACTS } from '../survey/facts';
+import { factsRead, idsOf } from '../../../stage';
+import { DONOR_FACTS } from '../facts';
+import { DONOR_MATING } from '../mating-quantities';
+import { node } from '../node';
+import { HUB_FACTS } from '../../hubs/facts';
+import { patterns } from '../../hubs/figures/patterns';
+import { stockTaken, takenNumbers, using } from '../../shafts/figures/in-use';
+import { BRAKES, LINE } from '../../survey/car-quantities';
+import { SURVEY_FACTS } from '../../survey/facts';
 import { matingStage } from './mating-stage';
 
 const FACES = [
