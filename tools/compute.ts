@@ -6,6 +6,7 @@ import {
   expandedUncertainty,
   isoDay,
   marks,
+  plainFigure,
   schools,
   shafts,
   square,
@@ -40,16 +41,19 @@ if (!read.ok)
 
 const results = evaluate(read.file.plan, isoDay(new Date()));
 /** A figure by itself: its inputs are named, and stand beside it. */
-const plain = ({ contributions: _parts, working, ...f }: Figure) => ({
-  ...f,
-  uncertainty: expandedUncertainty({ ...f, working, contributions: _parts }),
-  working: {
-    ...working,
-    inputs: Object.fromEntries(
-      Object.entries(working.inputs).map(([symbol, { figure: _figure, ...input }]) => [symbol, input]),
-    ),
-  },
-});
+const plain = (figure: Figure) => {
+  const { contributions: _parts, working, ...f } = plainFigure(figure);
+  return {
+    ...f,
+    uncertainty: expandedUncertainty(figure),
+    working: {
+      ...working,
+      inputs: Object.fromEntries(
+        Object.entries(working.inputs).map(([symbol, { figure: _figure, ...input }]) => [symbol, input]),
+      ),
+    },
+  };
+};
 const figures = Object.fromEntries([...allFigures(results)].map(([id, figure]) => [id, plain(figure)]));
 const idOf = (_key: string, value: unknown): unknown =>
   typeof value === 'object' && value !== null && 'contributions' in value ? (value as Figure).id : value;

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { isOpen, type Check } from '../stage';
 import { standardUncertainty } from '../measure';
 import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
+import { figureLines, text } from '../testing/golden';
 import { reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
@@ -309,7 +310,11 @@ describe('an unfinished plan', () => {
 });
 
 /** Results as data: what every node gave, and what follows from it. */
-const plainly = ({ of: _of, read: _read, given, ...rest }: Results) => ({ ...rest, given: [...given()] });
+/** All that is said, with every figure in full. */
+function plainly(results: Results): string[] {
+  const { of: _of, read: _read, given, ...rest } = results;
+  return [text(rest), ...[...given()].map(text), ...figureLines(results)];
+}
 
 describe('recomputing', () => {
   it('runs only the stages whose inputs changed', () => {

@@ -17,19 +17,23 @@ export interface Known {
   readonly summary?: ReadingSummary;
 }
 
+type Knowns = Readonly<Record<string, Known>>;
+
 /**
  * Turns readings into figures, one by one, keeping the same object while a reading stays the same so that
  * later stages can tell what changed. A quantity without a reading yields its fallback, marked as assumed, or nothing.
  */
-export function readingFigures(): (plan: Plan) => Readonly<Record<string, Known>> {
+export function readingFigures(): (plan: Plan) => Knowns {
   let kept: ReadonlyMap<string, { reading: Reading; known: Known }> = new Map();
+  let last: { readings: Plan['readings']; byField: readonly (Known | undefined)[]; all: Knowns } | undefined;
   return (plan) => {
     const { readings } = plan;
+    const byField = BY_FIELD.map((q) => assumedBy(q, plan));
+    if (last?.readings === readings && byField.every((known, i) => known === last?.byField[i])) return last.all;
     const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
-    for (const q of BY_FIELD) {
-      const known = assumedBy(q, plan);
-      if (known) all[q.id] = known;
-    }
+    byField.forEach((known, i) => {
+      if (known) all[(BY_FIELD[i] as Quantity).id] = known;
+    });
     const now = new Map<string, { reading: Reading; known: Known }>();
     for (const id in readings) {
       const reading = readings[id];
@@ -41,6 +45,7 @@ export function readingFigures(): (plan: Plan) => Readonly<Record<string, Known>
       all[id] = entry.known;
     }
     kept = now;
+    last = { readings, byField, all };
     return all;
   };
 }

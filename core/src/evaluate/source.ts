@@ -41,5 +41,20 @@ export function sourceOf(
     },
     today: () => today,
   };
-  return { look: (kind, key, within) => looks[kind]?.(key, within) };
+  const roots: Readonly<Record<string, unknown>> = {
+    figure: known,
+    wasRead: readings,
+    zeroedOn: readings,
+    fact: facts,
+    limit: limits,
+    choice: choices,
+    part: plan,
+    field: plan,
+    verdict: verdicts,
+    search: searches,
+    accepted,
+    told,
+    today,
+  };
+  return { look: (kind, key, within) => looks[kind]?.(key, within), root: (kind) => roots[kind] };
 }

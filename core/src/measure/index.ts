@@ -1,3 +1,4 @@
+export * from './derive';
 export * from './figure';
 export * from './instrument';
 export * from './reading';

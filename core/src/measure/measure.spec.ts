@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { normalDraw, seededRandom } from '../numerics';
-import {
-  asMade,
-  derive,
-  deriveWherePossible,
-  expandedUncertainty,
-  given,
-  restsOn,
-  standardUncertainty,
-  type Figure,
-} from './figure';
+import { expandedUncertainty, standardUncertainty, type Figure } from './figure';
 import { halfResolutionOf, instrumentsFor } from './instrument';
 import { summarise } from './reading';
+import { asMade, derive, deriveWherePossible, given, restsOn } from './derive';
 
 describe('summarise', () => {
   it('combines scatter and resolution (by hand: mean 76.01333, s 0.030551, u 0.021079)', () => {

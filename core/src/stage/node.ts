@@ -46,6 +46,11 @@ export interface Read<W> {
   readonly today: () => string | undefined;
 }
 
+/** Finds what is known of the quantities of some stages. */
+export type FigureOf<W> = Read<W>['figure'];
+/** Finds the facts of some stages. */
+export type FactOf<W> = Read<W>['fact'];
+
 /** A node’s maker of one stage. */
 export type MakeNode<W> = <T>(name: string, run: (read: Read<W>) => T) => Node<T>;
 /** What the nodes of a maker may read. */
@@ -61,26 +66,6 @@ export type ReadOf<M> = M extends MakeNode<infer W> ? Read<W> : never;
 export const nodesOf =
   <W extends Words, U extends readonly Words[]>(own: W, ..._uses: U): MakeNode<W | U[number]> =>
   (name, run) => ({ name: `${own.id}.${name}`, run: run as (read: never) => ReturnType<typeof run> });
-
-/** Known figures of some quantities, by id. */
-export function figuresOf<W, I extends QuantityIdOf<W>>(
-  read: Read<W>,
-  ids: readonly I[],
-): Readonly<Record<I, Figure | undefined>> {
-  const found: Partial<Record<I, Figure | undefined>> = {};
-  for (const id of ids) found[id] = read.figure(id);
-  return found as Record<I, Figure | undefined>;
-}
-
-/** Facts of some kinds, by id. */
-export function factsRead<W, I extends FactIdOf<W>>(
-  read: Read<W>,
-  ids: readonly I[],
-): Readonly<Record<I, Fact | undefined>> {
-  const found: Partial<Record<I, Fact | undefined>> = {};
-  for (const id of ids) found[id] = read.fact(id);
-  return found as Record<I, Fact | undefined>;
-}
 
 /** Values of known quantities by id, in core units. */
 export const valuesOf =

@@ -70,7 +70,4 @@ export const bothRow = (item: string, note: string, cell: SheetCell): SheetRow =
 export const textCell = (value: string | undefined): SheetCell => (value ? { text: value } : NO_CELL);
 
 /** A bare number as something to print: no reading stands behind it. */
-export const bare = (value: number, unit: Figure['unit'] = 'mm'): Figure => ({
-  ...given('', '', 0, 0, unit, ''),
-  value,
-});
+export const bare = (value: number, unit: Figure['unit'] = 'mm'): Figure => given('', '', value, 0, unit, '');

@@ -48,7 +48,7 @@ function asKept(value: object): object {
   };
 }
 
-/** Any answer as text: keys in order, figures by name and value. */
+/** Any answer with its keys in order, its figures by name and value. */
 function plain(value: unknown): unknown {
   if (typeof value === 'number') return Number.isFinite(value) ? Number(number(value)) : String(value);
   if (typeof value !== 'object' || value === null) return value;
@@ -59,14 +59,19 @@ function plain(value: unknown): unknown {
     entries.sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, part]) => [key, plain(part)]),
   );
 }
-const text = (value: unknown): string => JSON.stringify(plain(value));
+/** Any answer as text, with its figures by name and value. */
+export const text = (value: unknown): string => JSON.stringify(plain(value));
+
+/** Every figure of a plan with all that it says of itself, line by line. */
+export const figureLines = (results: Results): string[] =>
+  [...allFigures(results).values()].map((f) => `figure ${figureText(f)}`).sort();
 
 /** All that is said of a plan, line by line; each line begins with what it is of. */
 export function goldenLines(plan: Plan, results: Results = evaluate(plan, TODAY)): string[] {
   const named = (kind: string, all: Readonly<Record<string, unknown>>) =>
     Object.entries(all).map(([name, part]) => `${kind} ${name} ${text(part)}`);
   return [
-    ...[...allFigures(results).values()].map((f) => `figure ${figureText(f)}`).sort(),
+    ...figureLines(results),
     ...results.checks.map((check) => `check ${text(check)}`),
     ...results.decisions.map((decision) => `decision ${text(decision)}`),
     ...results.strip.map((item) => `strip ${text(item)}`),

@@ -65,3 +65,9 @@ export function sheetFor(id: string, results: Results, unit: LengthUnit = 'mm'):
 
 /** A plan of an example file, of the version that is written now. */
 export const wholePlan = (plan: unknown): Plan => planFromStore(PLAN_VERSION, plan).plan;
+
+/** Finds by id what stands in a record, as nodes find what is known. */
+export const lookIn =
+  <T>(record: Readonly<Record<string, T | undefined>>) =>
+  (id: string): T | undefined =>
+    record[id];

@@ -3,7 +3,7 @@ import { cutChecks } from './cut-checks';
 import { ends } from './figures/ends';
 import { marks } from './figures/marks';
 import { school } from './figures/schools';
-import { faces, learned, perch, square, stand } from './figures/stand';
+import { learned, perch, square, stand } from './figures/stand';
 import { float, tubes } from './figures/tubes';
 import { node } from './node';
 import { toolChecks } from './tool-checks';
@@ -35,7 +35,7 @@ export const cuts = node('cuts', (r) =>
       stand: r.of(stand),
       learned: r.of(learned),
       perch: r.of(perch),
-      faces: r.of(faces),
+      faces: r.figure,
     },
     r.limit,
   ),

@@ -6,6 +6,7 @@ import {
   unknownCheck,
   type Check,
   type CheckLimit,
+  type FigureOf,
   type LimitsOf,
 } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
@@ -18,7 +19,7 @@ import type { SchoolPlan } from './school-stage';
 import { clockName, type FaceSquare, type SquareResult } from './square-stage';
 import type { StandResult } from './stand-stage';
 import type { cut } from './words';
-import { CLOCKS, type SquarePhase } from './square-quantities';
+import { CLOCKS } from './square-quantities';
 import type { CutMethod } from './choices';
 
 type Limits = LimitsOf<typeof cut>;
@@ -37,7 +38,7 @@ export interface CutChecksInput {
   /** Tube left beside the spring seats, mm. */
   readonly perch: Sided<Maybe>;
   /** Readings round the end faces, by quantity. */
-  readonly faces: Readonly<Record<string, Maybe>>;
+  readonly faces: FigureOf<typeof cut>;
 }
 
 /** Checks of the cut, of what was read after it, and of the squareness readings. */
@@ -248,12 +249,14 @@ function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits
 
 /** Some readings round a face, but not enough for its plane. */
 function halfReadFaces({ square, faces }: CutChecksInput, side: Side): Check[] {
-  return (['tacked', 'welded'] as const).flatMap((phase: SquarePhase): Check[] => {
+  return (['tacked', 'welded'] as const).flatMap((phase): Check[] => {
     if (square.sets[side][phase]) return [];
-    const ids = CLOCKS.map((c) => `square.${side}.${phase}.${c.id}`);
-    if (!ids.some((id) => faces[id])) return [];
-    const open = ['top', 'front', 'bottom', 'rear'].map((c) => `square.${side}.${phase}.${c}`);
-    const lacks = [`square.${side}.radius`, ...open].filter((id) => !faces[id]);
+    const ids = CLOCKS.map((c) => `square.${side}.${phase}.${c.id}` as const);
+    if (!ids.some((id) => faces(id))) return [];
+    const open = (['top', 'front', 'bottom', 'rear'] as const).map(
+      (c) => `square.${side}.${phase}.${c}` as const,
+    );
+    const lacks = ([`square.${side}.radius`, ...open] as const).filter((id) => !faces(id));
     return [
       unknownCheck({
         id: `square.${phase}.${side}`,

@@ -1,11 +1,13 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, least, meanOf, type Figure } from '../../measure';
 import { DIAMETERS } from './tube-quantities';
+import type { cut } from './words';
+import type { FigureOf } from '../../stage';
 
 type Maybe = Figure | undefined;
 
 export interface FloatInput {
-  readonly figures: Readonly<Record<string, Maybe>>;
+  readonly figures: FigureOf<typeof cut>;
   /** Outside of the tube that will be there: the new one where there is one, mm. */
   readonly tubeOd: Sided<Maybe>;
   /** Wall of the donor’s tube, where that stays, mm. */
@@ -37,8 +39,8 @@ export const floatStage = ({ figures, tubeOd, tubeWall }: FloatInput): Sided<Flo
   }));
 
 function plugOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'plug' | 'turnOff'> {
-  const bores = DIAMETERS.flatMap(({ id }) => figures[`float.bore.${side}.${id}`] ?? []);
-  const play = figures['float.play'];
+  const bores = DIAMETERS.flatMap(({ id }) => figures(`float.bore.${side}.${id}`) ?? []);
+  const play = figures('float.play');
   if (!play || bores.length < 3) return {};
   const smallest = least(
     {
@@ -57,7 +59,7 @@ function plugOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'plu
     source: 'Smallest diameter inside the tube’s end, less the play of a slip fit',
     inputs: { B: smallest, p: play },
   });
-  const bought = figures['float.plug'];
+  const bought = figures('float.plug');
   if (!bought) return { plug };
   const turnOff = derive({
     id: `float.turnOff.${side}`,
@@ -78,7 +80,7 @@ function wallOf(figures: FloatInput['figures'], t: Maybe, D: Maybe, side: Side):
       unit: 'mm',
       source: 'Mean of its diameters',
     },
-    DIAMETERS.flatMap(({ id }) => figures[`float.bore.${side}.${id}`] ?? []),
+    DIAMETERS.flatMap(({ id }) => figures(`float.bore.${side}.${id}`) ?? []),
   );
   if (!t || !D || !B) return {};
   return {
@@ -94,7 +96,7 @@ function wallOf(figures: FloatInput['figures'], t: Maybe, D: Maybe, side: Side):
 }
 
 function angleOf(figures: FloatInput['figures'], side: Side): Pick<FloatEnd, 'angle'> {
-  const [camber, toe] = [figures[`float.camber.${side}`], figures[`float.toe.${side}`]];
+  const [camber, toe] = [figures(`float.camber.${side}`), figures(`float.toe.${side}`)];
   if (!camber || !toe) return {};
   return {
     angle: derive({
@@ -113,7 +115,7 @@ function holesOf(
   tubeOd: Maybe,
   side: Side,
 ): Pick<FloatEnd, 'holeStep' | 'holeFrom'> {
-  const [n, depth] = [figures['float.holes'], figures['float.depth']];
+  const [n, depth] = [figures('float.holes'), figures('float.depth')];
   if (!n || !depth || !tubeOd) return {};
   return {
     holeStep: derive({

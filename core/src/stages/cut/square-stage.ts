@@ -3,10 +3,12 @@ import { derive, type Figure } from '../../measure';
 import { fitRingPlane } from '../../numerics';
 import { farthestClock } from './face-tilt';
 import { CLOCKS, SQUARE_PHASES, type SquarePhase } from './square-quantities';
+import type { cut } from './words';
+import type { FigureOf } from '../../stage';
 
 /** Figures by clock id, and the radius they were read at. */
 export interface SquareInput {
-  readonly figures: Readonly<Record<string, Figure | undefined>>;
+  readonly figures: FigureOf<typeof cut>;
   /** Outside of the tube that is cut, mm. */
   readonly tubeOd: Sided<Figure | undefined>;
 }
@@ -46,9 +48,9 @@ export function squareStage(input: SquareInput): SquareResult {
 }
 
 function faceSquare({ figures, tubeOd }: SquareInput, side: Side, phase: SquarePhase): FaceSquare | undefined {
-  const R = figures[`square.${side}.radius`];
+  const R = figures(`square.${side}.radius`);
   const read = CLOCKS.flatMap((clock) => {
-    const figure = figures[`square.${side}.${phase}.${clock.id}`];
+    const figure = figures(`square.${side}.${phase}.${clock.id}`);
     return figure ? [{ ...clock, figure }] : [];
   });
   const plane = fitRingPlane(read.map((r) => ({ clockRad: r.clockRad, distance: r.figure.value })));

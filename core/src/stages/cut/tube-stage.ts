@@ -1,9 +1,11 @@
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, meanOf, type Figure } from '../../measure';
 import { DIAMETERS } from './tube-quantities';
+import type { cut } from './words';
+import type { FigureOf } from '../../stage';
 
 type Maybe = Figure | undefined;
-type Figures = Readonly<Record<string, Maybe>>;
+type Figures = FigureOf<typeof cut>;
 
 /** A new tube in the casting’s bore, one side. */
 export interface PressedTube {
@@ -48,7 +50,7 @@ export function tubeStage(input: TubeInput): TubeResult {
   return {
     fit: bySide((side) => pressedTube(input.figures, side)),
     piece,
-    free: bySide((side) => freeOf(piece[side], input.figures['tube.insert'], side)),
+    free: bySide((side) => freeOf(piece[side], input.figures('tube.insert'), side)),
     outside: bySide((side) => outsideOf(input.figures, side)),
   };
 }
@@ -92,7 +94,7 @@ export const LEAST_DIAMETERS = 3;
 function readings(figures: Figures, kind: 'bore' | 'od', side: Side): Record<string, Figure> {
   const found: Record<string, Figure> = {};
   for (const { id } of DIAMETERS) {
-    const figure = figures[`tube.${kind}.${side}.${id}`];
+    const figure = figures(`tube.${kind}.${side}.${id}`);
     if (figure) found[`${kind === 'bore' ? 'B' : 'D'}_${id}`] = figure;
   }
   return found;
@@ -139,7 +141,9 @@ function pressed(
   bores: readonly Figure[],
   side: Side,
 ): Pick<PressedTube, 'force' | 'stress'> {
-  const [d, D, l, strength] = ['tube.inside', 'tube.hub', 'tube.insert', 'tube.yield'].map((id) => figures[id]);
+  const [d, D, l, strength] = (['tube.inside', 'tube.hub', 'tube.insert', 'tube.yield'] as const).map((id) =>
+    figures(id),
+  );
   const of = (id: string, label: string) => ({ id: `tube.${id}.${side}`, label: `${label}, ${side}` });
   const j = meanOf(
     { ...of('joint', 'Joint’s diameter'), unit: 'mm', source: 'Mean of the bore’s diameters' },
@@ -184,7 +188,7 @@ function pieceOf(input: TubeInput, side: Side): Maybe {
   const e = side === 'left' ? input.endLeft : input.endRight;
   const w = side === 'left' ? input.shrinkLeft : input.shrinkRight;
   const { gap: g } = input;
-  const i = input.figures['tube.insert'];
+  const i = input.figures('tube.insert');
   if (!T || !e || !g || !w || !i) return undefined;
   return derive({
     id: `tube.piece.${side}`,

@@ -1,3 +1,4 @@
+import { lookIn } from '../../testing/plans';
 import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure } from '../../measure';
@@ -43,7 +44,7 @@ const NO_MARKS: MarksResult = {
 };
 
 describe('new tubes', () => {
-  const tubes = tubeStage({ ...NONE, figures: all(ROUND) });
+  const tubes = tubeStage({ ...NONE, figures: lookIn(all(ROUND)) });
 
   it('fit at both extremes: 0.03 to 0.09 by the readings across', () => {
     const fit = tubes.fit.left;
@@ -71,7 +72,7 @@ describe('new tubes', () => {
     expect(wanted.left?.value).toBe(497);
     expect(wanted.right?.value).toBeCloseTo(556.5, 9);
     const cut = tubeStage({
-      figures: all(ROUND),
+      figures: lookIn(all(ROUND)),
       wantedLeft: wanted.left,
       wantedRight: wanted.right,
       endLeft: mm('e', 61.4),
@@ -94,7 +95,7 @@ describe('checks of tubes', () => {
       {
         method: 'newTubes',
         to: 'boltIn',
-        tubes: tubeStage({ ...NONE, figures: all(figures) }),
+        tubes: tubeStage({ ...NONE, figures: lookIn(all(figures)) }),
         float: { left: {}, right: {} },
         marks: NO_MARKS,
         items: {},
@@ -141,7 +142,7 @@ describe('checks of tubes', () => {
   it('stop a tube that is too short to be made', () => {
     const ends = { endLeft: mm('e', 60), gap: mm('g', 2), shrinkLeft: mm('w', 0.8) };
     const made = (wanted: number) =>
-      tubeStage({ ...NONE, ...ends, wantedLeft: mm('T', wanted), figures: all(ROUND) });
+      tubeStage({ ...NONE, ...ends, wantedLeft: mm('T', wanted), figures: lookIn(all(ROUND)) });
     // −12.57 + 58 − 60 − 2 + 0.8.
     expect(made(-12.57).piece.left?.value).toBeCloseTo(-15.77, 9);
     expect(check('tube.piece.left', ROUND, { tubes: made(-12.57) })).toMatchObject({ level: 'stop' });
@@ -170,7 +171,7 @@ describe('what is welded to the tube', () => {
       {
         method: 'slug',
         to: 'boltIn',
-        tubes: tubeStage({ ...NONE, figures: {} }),
+        tubes: tubeStage({ ...NONE, figures: lookIn({}) }),
         float: { left: {}, right: {} },
         marks,
         items: { perch: { side: 'left', name: 'the perch', ...item } },
@@ -259,7 +260,7 @@ describe('full-float ends', () => {
     'float.toe.left': rad('t', 0.2),
   };
   const { left } = floatStage({
-    figures,
+    figures: lookIn(figures),
     tubeOd: { left: mm('D', 76.2), right: undefined },
     tubeWall: undefined,
   });
@@ -285,7 +286,7 @@ describe('full-float ends', () => {
         {
           method: 'slug',
           to: 'fullFloat',
-          tubes: tubeStage({ ...NONE, figures: {} }),
+          tubes: tubeStage({ ...NONE, figures: lookIn({}) }),
           float,
           marks: NO_MARKS,
           items: {},
@@ -294,12 +295,22 @@ describe('full-float ends', () => {
         limitsOf({}),
       ).map((c) => `${c.level} ${c.id}`);
     expect(
-      checks(floatStage({ figures, tubeOd: { left: undefined, right: undefined }, tubeWall: undefined })),
+      checks(
+        floatStage({
+          figures: lookIn(figures),
+          tubeOd: { left: undefined, right: undefined },
+          tubeWall: undefined,
+        }),
+      ),
     ).toEqual(['caution float.angle.left', 'unknown float.angle.right']);
     const small = { ...figures, 'float.plug': mm('p', 63.3) };
     expect(
       checks(
-        floatStage({ figures: small, tubeOd: { left: undefined, right: undefined }, tubeWall: undefined }),
+        floatStage({
+          figures: lookIn(small),
+          tubeOd: { left: undefined, right: undefined },
+          tubeWall: undefined,
+        }),
       ),
     ).toContain('stop float.plug.left');
   });

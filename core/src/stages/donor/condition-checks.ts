@@ -1,12 +1,12 @@
 import { judge, type Check, type LimitIdOf, type LimitsOf } from '../../stage';
 import { SIDES } from '../../geometry';
 import type { Figure } from '../../measure';
-import { optionText, type Fact } from '../../stage';
+import { optionText, type Fact, type FactIdOf, type FactOf, type FigureOf } from '../../stage';
 import { DONOR_FACTS } from './facts';
 import type { donor } from './words';
 
 type Limits = LimitsOf<typeof donor>;
-type Facts = Readonly<Record<string, Fact | undefined>>;
+type Facts = FactOf<typeof donor>;
 
 interface Fault {
   readonly level: 'caution' | 'stop';
@@ -61,10 +61,12 @@ const FAULTS: Readonly<Record<string, Readonly<Record<string, Fault>>>> = {
   },
 };
 
+const FAULTY = Object.keys(FAULTS) as readonly FactIdOf<typeof donor>[];
+
 /** Checks of what was found on the donor: seen faults, run-out, worn journals, bent tubes. */
-export function conditionChecks(facts: Facts, of: (id: string) => Figure | undefined, limits: Limits): Check[] {
+export function conditionChecks(facts: Facts, of: FigureOf<typeof donor>, limits: Limits): Check[] {
   return [
-    ...Object.keys(FAULTS).flatMap((id) => factCheck(id, facts[id])),
+    ...FAULTY.flatMap((id) => factCheck(id, facts(id))),
     ...SIDES.flatMap((side) => [
       ...measured(of(`cond.runout.${side}`), 'cond.runout', limits, {
         what: `Wheel face runs out, ${side}`,

@@ -1,3 +1,4 @@
+import { lookIn } from '../../testing/plans';
 import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure, type FigureUnit } from '../../measure';
@@ -29,7 +30,7 @@ const pattern = (values: Readonly<Record<string, number>> = {}, more: Partial<Pa
     keepOuts: {},
     jig: 'ring',
     limits: { agree: 0.4, ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 },
-    figures: all({ ...FLANGE, ...values }),
+    figures: lookIn(all({ ...FLANGE, ...values })),
     stud: 12,
     ...more,
   });
@@ -50,7 +51,7 @@ describe('patterns of the hub', () => {
     expect(refused.redrill?.nearest.metal).toBeCloseTo(-2.3, 2);
     expect(refused.jig).toBeUndefined();
     const bare = Object.fromEntries(Object.entries(FLANGE).filter(([id]) => id !== 'donor.pilot'));
-    expect(pattern({}, { figures: all(bare) }).jigProblem).toContain('its pilot');
+    expect(pattern({}, { figures: lookIn(all(bare)) }).jigProblem).toContain('its pilot');
     // Three old holes between four new ones leave enough metal, but nothing steps round.
     const step = pattern(
       { 'donor.flangeHoles': 3, 'car.wheelHoles': 4, 'donor.flangeHole': 8.2 },
@@ -61,7 +62,7 @@ describe('patterns of the hub', () => {
 
   it('needs nothing drilled where both are the same', () => {
     expect(pattern({ 'car.wheelPcd': 119.9 })).toMatchObject({ same: true, redrill: undefined });
-    expect(pattern({}, { figures: {} })).toMatchObject({ same: undefined, face: undefined });
+    expect(pattern({}, { figures: lookIn({}) })).toMatchObject({ same: undefined, face: undefined });
   });
 
   it('names the reading that no regular pattern explains', () => {

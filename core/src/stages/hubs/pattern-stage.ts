@@ -11,8 +11,10 @@ import {
   type PatternReadings,
 } from './choices';
 import { SAME_PCD } from '../shafts/stock-pairs';
-
-type Maybe = Figure | undefined;
+import type { donor } from '../donor/words';
+import type { survey } from '../survey/words';
+import type { hubs } from './words';
+import { valuesOf, type FigureOf } from '../../stage';
 
 export interface PatternInput {
   readonly patterns: Readonly<Partial<Record<PatternFace, PatternReadings>>>;
@@ -20,7 +22,7 @@ export interface PatternInput {
   readonly jig: Jig;
   readonly limits: DrillLimits & { readonly agree: number };
   /** The donor’s flange and the wheel, by quantity. */
-  readonly figures: Readonly<Record<string, Maybe>>;
+  readonly figures: FigureOf<typeof donor | typeof survey | typeof hubs>;
   /** Diameter of the donor’s studs, mm; undefined while their thread is not known. */
   readonly stud: number | undefined;
 }
@@ -116,7 +118,7 @@ const isCount = (n: number | undefined): n is number => n !== undefined && Numbe
 
 /** Old and wanted holes, once both patterns and a hole size are known. */
 function drilledFace({ figures: f, keepOuts }: PatternInput): DrilledFace | undefined {
-  const of = (id: string) => f[id]?.value;
+  const of = valuesOf({ figure: f });
   const [n, pcd, hole] = [of('donor.flangeHoles'), of('donor.flangePcd'), of('donor.flangeHole')];
   const [m, wheel] = [of('car.wheelHoles'), of('car.wheelPcd')];
   const drilled = of('redrill.hole') ?? hole;
@@ -137,7 +139,7 @@ function jigOf(
   face: DrilledFace | undefined,
   found: Redrill | undefined,
 ): Pick<PatternResult, 'jig' | 'jigProblem'> {
-  const [drill, play] = [f['jig.drill']?.value, f['jig.play']?.value];
+  const [drill, play] = [f('jig.drill')?.value, f('jig.play')?.value];
   if (!face || !found?.possible || drill === undefined || play === undefined)
     return { jig: undefined, jigProblem: '' };
   const { rim, pilot } = face;

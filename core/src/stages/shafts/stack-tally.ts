@@ -1,12 +1,5 @@
 import { quantile } from '../../numerics';
-import {
-  type Blame,
-  type OutcomeResult,
-  type StackLimits,
-  type StackOutcome,
-  type StackPart,
-  type StackResult,
-} from './stack-parts';
+import type { Blame, OutcomeResult, StackLimits, StackOutcome, StackPart, StackResult } from './stack-parts';
 
 /** Shares below this are chance. */
 const LEAST_SHARE = 0.002;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { outcomeOf, runStack, type StackKey, type StackPart, type StackSide } from './stack';
+import { outcomeOf, runStack } from './stack';
+import type { StackKey, StackPart, StackSide } from './stack-parts';
 
 const part = (id: string, value: number, u: number, shape: StackPart['shape'] = 'normal'): StackPart => ({
   id,

@@ -1,15 +1,20 @@
 import type { Side } from '../../geometry';
 import { derive, given, type Figure } from '../../measure';
-import type { Fact } from '../../stage';
+import type { FactOf, FigureOf } from '../../stage';
 import { POSE_SHAPES, type StancePoseId } from './poses';
 import { RIM_BOTTOM, ROOM_HEIGHTS, type RoomHeight, type RoomId } from '../survey/room-quantities';
+import type { brief } from '../brief/words';
+import type { survey } from '../survey/words';
+import type { stance } from './words';
 
 type Maybe = Figure | undefined;
+/** Wheel room, wheel, axle and movement. */
+export type StanceFigures = FigureOf<typeof brief | typeof survey | typeof stance>;
 
 /** What the room round a wheel is made of, by quantity and fact. */
 export interface WheelRoomInput {
-  readonly figures: Readonly<Record<string, Maybe>>;
-  readonly facts: Readonly<Record<string, Fact | undefined>>;
+  readonly figures: StanceFigures;
+  readonly facts: FactOf<typeof survey>;
   readonly diameter: Maybe;
   /** Gap to keep under a lip that the tyre rises to, mm. */
   readonly radial: number;
@@ -58,7 +63,7 @@ function inboardThing(input: WheelRoomInput, side: Side, pose: StancePoseId, at:
   if (!placed.y) return { lacks: placed.lacks };
   const height = heightOf(input, at);
   if (at !== 'axle' && !height) return { lacks: ['brief.tyreDiameter'] };
-  const kind = input.facts[`room.kind.${at}.${side}`]?.value;
+  const kind = input.facts(`room.kind.${at}.${side}`)?.value;
   const thing: RoomThing = {
     id: placed.id,
     from: 'inboard',
@@ -87,7 +92,7 @@ function heightOf({ diameter: D }: WheelRoomInput, at: RoomHeight): Maybe {
 function placeOf({ figures: f }: WheelRoomInput, pose: StancePoseId, tail: string, way: 'in' | 'out') {
   const of = (at: 'ride' | 'bump') => `room.${way}.${at}.${tail}` as RoomId;
   const { travel } = POSE_SHAPES[pose];
-  const [ride, bump] = [f[of('ride')], f[of('bump')]];
+  const [ride, bump] = [f(of('ride')), f(of('bump'))];
   if (travel <= 0) return { id: of('ride'), y: ride, lacks: ride ? [] : [of('ride')] };
   if (travel === 1) return { id: of('bump'), y: bump, lacks: bump ? [] : [of('bump')] };
   const lacks = [ride ? '' : of('ride'), bump ? '' : of('bump')].filter(Boolean);
@@ -110,7 +115,7 @@ export function travelOf({ figures: f }: Pick<WheelRoomInput, 'figures'>, pose: 
   const { travel, words } = POSE_SHAPES[pose];
   const base = { id: `stance.travel.${pose}`, label: `Wheel moved up, ${words}`, unit: 'mm' as const };
   if (travel === 0) return given(base.id, base.label, 0, 0, 'mm', 'Stands at ride height');
-  const z = travel > 0 ? f['spring.bump'] : f['spring.droop'];
+  const z = travel > 0 ? f('spring.bump') : f('spring.droop');
   if (!z) return undefined;
   const share = Math.abs(travel) === 1 ? '{z}' : `${Math.abs(travel)}·{z}`;
   const source = travel > 0 ? 'Share of the bump travel' : 'Share of the droop travel, downward';
@@ -118,7 +123,7 @@ export function travelOf({ figures: f }: Pick<WheelRoomInput, 'figures'>, pose: 
 }
 
 /** Quantity that a pose’s travel is read as; undefined at ride height. */
-export const travelQuantity = (pose: StancePoseId): string | undefined => {
+export const travelQuantity = (pose: StancePoseId): 'spring.bump' | 'spring.droop' | undefined => {
   const { travel } = POSE_SHAPES[pose];
   return travel === 0 ? undefined : travel > 0 ? 'spring.bump' : 'spring.droop';
 };
@@ -128,7 +133,7 @@ function lipThing(input: WheelRoomInput, side: Side, pose: StancePoseId): Found 
   const { figures: f, diameter: D, radial } = input;
   const placed = placeOf(input, pose, side, 'out');
   const z = travelOf(input, pose);
-  const h = f[`room.lip.${side}`];
+  const h = f(`room.lip.${side}`);
   const missing = [
     ...(h ? [] : [`room.lip.${side}`]),
     ...(D ? [] : ['brief.tyreDiameter']),

@@ -1,4 +1,6 @@
-import type { Fact } from '../../stage';
+import type { FactOf } from '../../stage';
+import { ROOM_HEIGHTS, type RoomId } from '../survey/room-quantities';
+import type { survey } from '../survey/words';
 import { SURVEY_QUANTITIES } from '../survey/quantities';
 import { isOpen, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
@@ -16,7 +18,7 @@ export interface StanceChecksInput {
   readonly spacer: Spacer;
   readonly spacerThick: Figure | undefined;
   /** What stands inboard, as facts `room.kind.…`. */
-  readonly facts: Readonly<Record<string, Fact | undefined>>;
+  readonly facts: FactOf<typeof survey>;
 }
 
 /** Checks of wheel and tyre: what they clear on each side, under the lip, round the brake; and the spacer. */
@@ -93,9 +95,9 @@ const thing = (place: string): string =>
     : `what stands ${SURVEY_QUANTITIES.find((q) => q.id === place)?.label.toLowerCase() ?? 'inboard'}`;
 
 /** Of the inboard readings, the heights whose kind of thing was not said. */
-function kindUnsaid(place: string, facts: StanceChecksInput['facts']): boolean {
-  const [, way, , height, side] = place.split('.');
-  return way === 'in' && facts[`room.kind.${height ?? ''}.${side ?? ''}`] === undefined;
+function kindUnsaid(place: RoomId, side: Side, facts: StanceChecksInput['facts']): boolean {
+  const height = ROOM_HEIGHTS.find((at) => place.includes(`.${at}.`));
+  return height !== undefined && facts(`room.kind.${height}.${side}`) === undefined;
 }
 
 const REASON = 'A tyre that rubs is cut through; one that touches a spring or brake line takes it along.';
@@ -122,7 +124,7 @@ function gapCheck(
     };
   }
   const limit = limits(`stance.${worst.limit}`);
-  const kind = kindUnsaid(worst.place, facts)
+  const kind = kindUnsaid(worst.place, side, facts)
     ? ' What stands there was not said, so the wider gap is kept.'
     : '';
   const check = judge({

@@ -1,3 +1,4 @@
+import { lookIn } from '../../testing/plans';
 import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
 import { given, type Figure } from '../../measure';
@@ -56,8 +57,8 @@ const input = (
   for (const id of without) all[id] = undefined;
   return {
     width: mm('width', 1402),
-    figures: all,
-    facts: KINDS,
+    figures: lookIn(all),
+    facts: lookIn(KINDS),
     tyre: '165R13',
     spacer: 'none',
     camberLeft: undefined,
@@ -133,7 +134,7 @@ describe('stance', () => {
 
   it('moves the axle by its lateral bar, out on one side and in on the other', () => {
     const bar = { 'bar.length': 880, 'bar.rise': 20, 'stance.shift': 0 };
-    const facts = { ...KINDS, 'bar.side': seen('right') };
+    const facts = lookIn({ ...KINDS, 'bar.side': seen('right') });
     const withBar = stanceStage(input({ facts }, bar));
     // Toward its chassis end on the right: √(880² − 92²) − √(880² − 20²) = −4.595.
     expect(gap(withBar, 'bump.room.in.bump.top.left')).toBeCloseTo(671 - 87.58 - 552.3 - 4.595, 2);
@@ -209,7 +210,7 @@ describe('stance', () => {
       spans: undefined,
     });
     expect(stanceStage(input({ tyre: '920/60R15' })).tyreProblem).toContain('A section of 920 mm');
-    const empty = stanceStage({ ...input(), figures: {}, width: undefined, tyre: '' });
+    const empty = stanceStage({ ...input(), figures: lookIn({}), width: undefined, tyre: '' });
     expect(empty).toMatchObject({ tyreProblem: '', clearances: [], edges: undefined, caliper: undefined });
   });
 
@@ -293,7 +294,7 @@ describe('checks of stance', () => {
 
   it('keeps the wider gap to a thing of which nobody said what it is', () => {
     const { 'room.kind.top.left': _kind, ...facts } = KINDS;
-    const at = (f: typeof facts) => checks({ facts: f }).find((c) => c.id === 'stance.inboard.left');
+    const at = (f: typeof facts) => checks({ facts: lookIn(f) }).find((c) => c.id === 'stance.inboard.left');
     // 671 − 94.5864 − 551.34 − 3 = 22.07: more than 19, less than 25.
     expect(at(KINDS)?.level).toBe('ok');
     expect(at(facts)).toMatchObject({ level: 'caution', limit: { id: 'stance.spring' } });

@@ -1,6 +1,8 @@
 import { bySide, SIDES, type Side, type Sided } from '../../geometry';
 import { assumedAs, derive, deriveWherePossible, given, type Figure } from '../../measure';
-import type { Fact } from '../../stage';
+import type { FactOf } from '../../stage';
+import type { survey } from '../survey/words';
+import type { stance } from './words';
 import type { RoomId } from '../survey/room-quantities';
 import {
   archWork,
@@ -13,7 +15,15 @@ import {
 } from './centre-range';
 import { bothSides, halvesFor, offsetsFor, type Span } from './fit-map';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from './poses';
-import { poseRoom, travelOf, travelQuantity, type GapKind, type PoseRoom, type RoomThing } from './room';
+import {
+  poseRoom,
+  travelOf,
+  travelQuantity,
+  type GapKind,
+  type PoseRoom,
+  type RoomThing,
+  type StanceFigures,
+} from './room';
 import { readTyreSize, type TyreSize } from './tyre-size';
 import { measuringRim, overallRim, wheelEdges, type WheelEdges } from './wheel';
 import type { Spacer } from './choices';
@@ -32,8 +42,8 @@ export interface StanceInput {
   /** WMS width of the axle as it stands, or will. */
   readonly width: Maybe;
   /** Wheel room, wheel, axle and movement, by quantity. */
-  readonly figures: Readonly<Record<string, Maybe>>;
-  readonly facts: Readonly<Record<string, Fact | undefined>>;
+  readonly figures: StanceFigures;
+  readonly facts: FactOf<typeof stance | typeof survey>;
   readonly tyre: string;
   readonly spacer: Spacer;
   /** Built into the ends, or left by the cut, rad. */
@@ -108,7 +118,7 @@ export function stanceStage(input: StanceInput): StanceResult {
   const read = input.tyre.trim() === '' ? undefined : readTyreSize(input.tyre);
   const tyre = read?.ok ? read.size : undefined;
   const named = tyre && sized('tyre.diameter', 'Tyre diameter', tyre.diameter);
-  const diameter = f['brief.tyreDiameter'] ?? named;
+  const diameter = f('brief.tyreDiameter') ?? named;
   const section = sectionFigure(f, tyre);
   const rooms = bySide((side) => roomsOf(input, side, diameter));
   const stand = standOf(input, section);
@@ -122,8 +132,8 @@ export function stanceStage(input: StanceInput): StanceResult {
     tyreProblem: read && !read.ok ? read.reason : '',
     section,
     diameter,
-    diameterOff: diameterOff(f['brief.tyreDiameter'], named),
-    backspace: backspaceFigure(f['wheel.rim'], f['wheel.et']),
+    diameterOff: diameterOff(f('brief.tyreDiameter'), named),
+    backspace: backspaceFigure(f('wheel.rim'), f('wheel.et')),
     et: stand.et,
     half: stand.half,
     track: trackFigure(input.width, stand.et),
@@ -167,12 +177,12 @@ interface Stand {
 function standOf(input: StanceInput, section: Maybe): Stand {
   const { figures: f, spacer } = input;
   const half = halfFigure(input.width);
-  const et = offsetFigure(f['wheel.et'], f['spacer.thick'], spacer);
-  const rim = f['wheel.rim'];
+  const et = offsetFigure(f('wheel.et'), f('spacer.thick'), spacer);
+  const rim = f('wheel.rim');
   const missing = [
     half ? '' : 'brief.targetWidth',
-    f['wheel.et'] ? '' : 'wheel.et',
-    spacer === 'none' || f['spacer.thick'] ? '' : 'spacer.thick',
+    f('wheel.et') ? '' : 'wheel.et',
+    spacer === 'none' || f('spacer.thick') ? '' : 'spacer.thick',
     rim ? '' : 'wheel.rim',
     section ? '' : 'tyre.section',
   ].filter(Boolean);
@@ -186,7 +196,7 @@ function placeOf(
   ranges: Sided<CentreRange> | undefined,
   proven: boolean,
 ): Pick<StanceResult, 'offCentre' | 'edges' | 'spans' | 'axleMove'> {
-  const offCentre = f['stance.offCentre']?.value ?? 0;
+  const offCentre = f('stance.offCentre')?.value ?? 0;
   const both = ranges && bothSides(ranges, offCentre);
   return {
     offCentre,
@@ -218,9 +228,9 @@ const sized = (id: string, label: string, value: number): Figure => {
 };
 
 function sectionFigure(f: StanceInput['figures'], tyre: TyreSize | undefined): Maybe {
-  const measured = f['tyre.section'];
+  const measured = f('tyre.section');
   if (measured) return measured;
-  const R = f['wheel.rim'];
+  const R = f('wheel.rim');
   if (!tyre || !R) return undefined;
   const rim = measuringRim(tyre.section, tyre.aspect);
   return derive({
@@ -331,7 +341,7 @@ function roomsOf(input: StanceInput, side: Side, diameter: Maybe): readonly Pose
     const lacks = [
       ...(bar === 'unknown' ? ['bar.length', 'bar.rise', 'fact.bar.side'] : []),
       ...(bar === 'short' ? ['bar.length'] : []),
-      ...(travel && !input.figures[travel] ? [travel] : []),
+      ...(travel && !input.figures(travel) ? [travel] : []),
     ];
     return { pose, room: poseRoom(from, side, pose), bar: typeof bar === 'string' ? undefined : bar, lacks };
   });
@@ -340,7 +350,7 @@ function roomsOf(input: StanceInput, side: Side, diameter: Maybe): readonly Pose
 /** How far a lateral bar moves the axle outward on one side; undefined where there is none or it does not move. */
 function barOf(input: StanceInput, side: Side, pose: StancePoseId): Maybe | 'unknown' | 'short' {
   const { figures: f, facts } = input;
-  const [L, h, end] = [f['bar.length'], f['bar.rise'], facts['bar.side']?.value];
+  const [L, h, end] = [f('bar.length'), f('bar.rise'), facts('bar.side')?.value];
   if (POSE_SHAPES[pose].travel === 0 || (!L && !h)) return undefined;
   if (!L || !h || !end) return 'unknown';
   const z = travelOf(input, pose);
@@ -367,7 +377,7 @@ function posesOf(input: StanceInput, rooms: readonly Posed[], side: Side): reado
   const { figures: f, limits } = input;
   return rooms.map(({ pose, room, bar }) => {
     const shape = POSE_SHAPES[pose];
-    const give = shape.gives ? (f['stance.shift']?.value ?? 0) : 0;
+    const give = shape.gives ? (f('stance.shift')?.value ?? 0) : 0;
     const moved = bar?.value ?? 0;
     return {
       obstacles: room.things.map((t) => ({
@@ -379,7 +389,7 @@ function posesOf(input: StanceInput, rooms: readonly Posed[], side: Side): reado
       })),
       motion: {
         shift: [moved - give, moved + give],
-        lean: shape.leans ? (f['stance.lean']?.value ?? 0) : 0,
+        lean: shape.leans ? (f('stance.lean')?.value ?? 0) : 0,
         cornering: shape.bulges,
         camber: camberOf(input, side)?.value ?? 0,
       },
@@ -398,8 +408,8 @@ function lacksOf(
   const of = (from: RoomThing['from']) =>
     unique([...missing, ...rooms.flatMap((r) => [...r.room.lacks[from], ...r.lacks])]);
   const radial = [
-    f[`room.lip.${side}`] ? '' : `room.lip.${side}`,
-    f['spring.bump'] ? '' : 'spring.bump',
+    f(`room.lip.${side}`) ? '' : `room.lip.${side}`,
+    f('spring.bump') ? '' : 'spring.bump',
     diameter ? '' : 'brief.tyreDiameter',
   ].filter(Boolean);
   return { inboard: of('inboard'), outboard: of('outboard'), radial };
@@ -455,7 +465,7 @@ function gapOf(input: StanceInput, stand: Stand, side: Side, { pose, bar }: Pose
   if (inboard) sum.add('−', '{y}', { y: thing.y });
   leaned(sum, {
     h: thing.height,
-    φ: shape.leans ? f['stance.lean'] : undefined,
+    φ: shape.leans ? f('stance.lean') : undefined,
     γ: camberOf(input, side),
     toward,
   });
@@ -482,7 +492,7 @@ function shifted(
     readonly gives: boolean;
   },
 ): void {
-  const [o, g] = [of.f['stance.offCentre'], of.f['stance.shift']];
+  const [o, g] = [of.f('stance.offCentre'), of.f('stance.shift')];
   if (o) sum.add(of.side === 'left' ? of.toward : of.away, '{o}', { o });
   if (of.bar) sum.add(of.toward, '{b}', { b: of.bar });
   if (of.gives && g) sum.add('−', '{g}', { g });
@@ -498,7 +508,7 @@ function leaned(
 }
 
 function radialOf(f: StanceInput['figures'], diameter: Maybe, side: Side): Maybe {
-  const [lip, bump] = [f[`room.lip.${side}`], f['spring.bump']];
+  const [lip, bump] = [f(`room.lip.${side}`), f('spring.bump')];
   if (!lip || !bump || !diameter) return undefined;
   return derive({
     id: `stance.radial.${side}`,
@@ -511,7 +521,7 @@ function radialOf(f: StanceInput['figures'], diameter: Maybe, side: Side): Maybe
 }
 
 function caliperOf(f: StanceInput['figures']): Maybe {
-  const [inside, reach] = [f['rim.inside'], f['brake.radius']];
+  const [inside, reach] = [f('rim.inside'), f('brake.radius')];
   if (!inside || !reach) return undefined;
   return derive({
     id: 'stance.caliper',

@@ -9,7 +9,7 @@ type Angle = Pick<Quantity, 'id' | 'label' | 'side' | 'stage'>;
 export interface AnglesInput {
   /** In walking order. */
   readonly angles: readonly Angle[];
-  readonly figures: Readonly<Record<string, Figure | undefined>>;
+  readonly figures: (id: string) => Figure | undefined;
   readonly zeroedOn: Readonly<Record<string, string | undefined>>;
 }
 
@@ -30,12 +30,12 @@ export interface AngleResult {
 export function anglesStage({ angles, figures, zeroedOn }: AnglesInput): readonly AngleResult[] {
   const readings: Record<string, GaugeReading> = {};
   for (const { id } of angles) {
-    const figure = figures[id];
+    const figure = figures(id);
     const zero = zeroedOn[id];
     if (figure) readings[id] = zero ? { shown: figure.value, zeroedOn: zero } : { shown: figure.value };
   }
   return angles.flatMap((angle) => {
-    const shown = figures[angle.id];
+    const shown = figures(angle.id);
     return shown ? [resultOf(angle, shown, readings, { angles, figures })] : [];
   });
 }
@@ -59,7 +59,7 @@ function resultOf(
   if (found.status === 'circular')
     return { ...base, trouble: `it is zeroed on itself: ${found.chain.map(nameOf).join(' → ')}` };
   if (found.chain.length === 1) return { ...base, slope: shown };
-  const inputs = Object.fromEntries(found.chain.map((part, i) => [`α_${i + 1}`, figures[part] as Figure]));
+  const inputs = Object.fromEntries(found.chain.map((part, i) => [`α_${i + 1}`, figures(part) as Figure]));
   const symbols = Object.keys(inputs);
   return {
     ...base,

@@ -1,12 +1,22 @@
-import { isOpen, judge, keeps, type Check, type CheckLimit, type LimitIdOf, type LimitsOf } from '../../stage';
+import {
+  isOpen,
+  judge,
+  keeps,
+  type Check,
+  type CheckLimit,
+  type FigureOf,
+  type LimitIdOf,
+  type LimitsOf,
+} from '../../stage';
 import { derive, type Figure } from '../../measure';
 import { formatAngle, formatLength } from '../../units';
 import type { survey } from './words';
 import { CORNERS, type Corner } from './level-quantities';
 
 type Maybe = Figure | undefined;
-/** Figures of the quantities `level.…`, by id. */
-export type LevelInput = Readonly<Record<string, Maybe>>;
+/** Finds what was read of how the car stands. */
+export type LevelInput = FigureOf<typeof survey>;
+type LevelId = Parameters<LevelInput>[0];
 
 export interface LevelResult {
   readonly frontLean?: Figure;
@@ -29,8 +39,8 @@ export function levelStage(input: LevelInput): LevelResult {
 }
 
 function leans(of: LevelInput) {
-  const [LF, RF] = [of['level.height.leftFront'], of['level.height.rightFront']];
-  const [LR, RR] = [of['level.height.leftRear'], of['level.height.rightRear']];
+  const [LF, RF] = [of('level.height.leftFront'), of('level.height.rightFront')];
+  const [LR, RR] = [of('level.height.leftRear'), of('level.height.rightRear')];
   const leanOf = (id: string, label: string, L: Maybe, R: Maybe): Maybe =>
     L && R
       ? derive({
@@ -54,7 +64,7 @@ function leans(of: LevelInput) {
     source: 'Front lean less rear lean',
     inputs: corners,
   });
-  const L = of['level.sillLength'];
+  const L = of('level.sillLength');
   const pitched =
     L &&
     derive({
@@ -69,8 +79,8 @@ function leans(of: LevelInput) {
 }
 
 function square(of: LevelInput) {
-  const [W_L, W_R, track] = [of['level.wheelbase.left'], of['level.wheelbase.right'], of['level.track']];
-  const [D_L, D_R] = [of['level.diagonal.leftFront'], of['level.diagonal.rightFront']];
+  const [W_L, W_R, track] = [of('level.wheelbase.left'), of('level.wheelbase.right'), of('level.track')];
+  const [D_L, D_R] = [of('level.diagonal.leftFront'), of('level.diagonal.rightFront')];
   const thrust =
     W_L && W_R && track
       ? derive({
@@ -99,7 +109,7 @@ function square(of: LevelInput) {
 /** The floor under each tyre hangs this far below its highest place: what to pack there. */
 function packing(of: LevelInput): LevelResult['packing'] {
   const known = CORNERS.flatMap((c) => {
-    const figure = of[`level.floor.${c}`];
+    const figure = of(`level.floor.${c}`);
     return figure ? [[c, figure] as const] : [];
   });
   if (known.length < CORNERS.length) return {};
@@ -137,7 +147,7 @@ export function levelChecks(result: LevelResult, input: LevelInput, limits: Limi
       good: 'Body is not twisted',
       bad: 'Body is twisted',
       unknown: 'Twist of the body: not known',
-      from: CORNERS.map((c) => `level.height.${c}`),
+      from: CORNERS.map((c) => `level.height.${c}` as const),
       reason: 'One corner stands off the plane of the other three, so no rear number is true on both sides.',
       todo: frontOver
         ? 'Fix the front first: put its springs or packing right, then read all four again.'
@@ -184,7 +194,7 @@ interface Words {
   readonly todo: string;
   readonly at: string;
   /** Quantities it is made of. */
-  readonly from: readonly string[];
+  readonly from: readonly LevelId[];
 }
 
 const over = (figure: Maybe, limit: CheckLimit): boolean =>
@@ -214,7 +224,7 @@ function checkOf(
   input: LevelInput,
   limits: Limits,
 ): Check[] {
-  const lacks = from.filter((id) => !input[id]);
+  const lacks = from.filter((id) => !input(id));
   if (lacks.length === from.length) return [];
   return [
     judge({

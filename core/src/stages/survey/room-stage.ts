@@ -1,8 +1,10 @@
 import { type Side, SIDES } from '../../geometry';
 import { derive, type Figure } from '../../measure';
+import type { FigureOf } from '../../stage';
+import type { survey } from './words';
 import { POSES, ROOM_HEIGHTS, type Pose, type RoomHeight } from './room-quantities';
 
-export type RoomInput = Readonly<Record<string, Figure | undefined>>;
+export type RoomInput = FigureOf<typeof survey>;
 
 /** Room for a wheel on one side in one pose: from the nearest thing inboard to the arch lip. */
 export interface RoomResult {
@@ -18,9 +20,9 @@ export interface RoomResult {
 export function roomStage(of: RoomInput): readonly RoomResult[] {
   return SIDES.flatMap((side) =>
     POSES.flatMap((pose) => {
-      const lip = of[`room.out.${pose}.${side}`];
+      const lip = of(`room.out.${pose}.${side}`);
       const widest = ROOM_HEIGHTS.flatMap((height) => {
-        const figure = of[`room.in.${pose}.${height}.${side}`];
+        const figure = of(`room.in.${pose}.${height}.${side}`);
         return figure ? [{ height, figure }] : [];
       }).sort((a, b) => b.figure.value - a.figure.value)[0];
       if (!lip || !widest) return [];

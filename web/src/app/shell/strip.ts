@@ -1,7 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { isOpen, type Figure } from '@intervex/core';
+import { isOpen, withValue, type Figure } from '@intervex/core';
 import { FigureValue } from '../shared/figure-value';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -52,7 +52,7 @@ export class Strip {
     return this.store.results().strip.map(({ id, label, figure, tail }) => ({
       id,
       label,
-      figure: id === 'pinion' && figure ? { ...figure, value: Math.abs(figure.value) } : figure,
+      figure: id === 'pinion' && figure ? withValue(figure, Math.abs(figure.value)) : figure,
       tail: tail ?? '',
       change: figure ? this.change(figure, before[id]) : '',
     }));

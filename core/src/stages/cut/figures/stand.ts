@@ -6,8 +6,6 @@ import { node } from '../node';
 import { perchStage } from '../perch-stage';
 import { squareStage } from '../square-stage';
 import { standStage } from '../stand-stage';
-import { figuresOf, idsOf } from '../../../stage';
-import { squareSide } from '../square-quantities';
 import { ends } from './ends';
 import { marks } from './marks';
 import { school } from './schools';
@@ -42,13 +40,8 @@ export const width = node(
   (r) => r.of(stand).width ?? r.of(school)?.width ?? r.figure('brief.targetWidth'),
 );
 
-const FACES = idsOf([...squareSide('left'), ...squareSide('right')]);
-
-/** Readings round the end faces, by quantity. */
-export const faces = node('faces', (r) => figuresOf(r, FACES));
-
 /** How square the ends’ faces are. */
-export const square = node('square', (r) => squareStage({ figures: r.of(faces), tubeOd: r.of(tubeOd) }));
+export const square = node('square', (r) => squareStage({ figures: r.figure, tubeOd: r.of(tubeOd) }));
 
 /** What was read after the work, against what was wanted. */
 export const learned = node('learned', (r) => {

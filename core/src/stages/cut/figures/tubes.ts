@@ -1,15 +1,10 @@
 import { bySide, type Sided } from '../../../geometry';
 import type { Figure } from '../../../measure';
-import { figuresOf, idsOf } from '../../../stage';
 import { shrinkOf } from '../marks-stage';
 import { floatStage } from '../float-stage';
 import { node } from '../node';
-import { TUBE_WORK } from '../tube-quantities';
 import { tubeStage, wantedTubes } from '../tube-stage';
 import { school } from './schools';
-
-const TUBES = idsOf(TUBE_WORK).filter((id) => id.startsWith('tube.'));
-const FLOAT = idsOf(TUBE_WORK).filter((id) => id.startsWith('float.'));
 
 /** What one butt of each side pulls: as planned once its side is begun, as learned from other welds before that. */
 export const shrinks = node('shrinks', (r): Sided<Figure | undefined> =>
@@ -37,7 +32,7 @@ export const wanted = node('wanted', (r) => {
 export const tubes = node('tubes', (r) => {
   const [want, shrink] = [r.of(wanted), r.of(shrinks)];
   return tubeStage({
-    figures: figuresOf(r, TUBES),
+    figures: r.figure,
     wantedLeft: want.left,
     wantedRight: want.right,
     endLeft: r.figure('cut.endPiece.left'),
@@ -58,7 +53,7 @@ export const tubeOd = node('tubeOd', (r): Sided<Figure | undefined> => {
 /** Full-float ends: plugs, bores, built-in angles. */
 export const float = node('float', (r) =>
   floatStage({
-    figures: figuresOf(r, FLOAT),
+    figures: r.figure,
     tubeOd: r.of(tubeOd),
     tubeWall: r.choice('method') === 'newTubes' ? undefined : r.figure('donor.tubeWall'),
   }),

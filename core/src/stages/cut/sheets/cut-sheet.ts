@@ -9,7 +9,7 @@ import {
   type SheetSection,
 } from '../../../stage';
 import { SIDES, type Side } from '../../../geometry';
-import type { Figure } from '../../../measure';
+import { withValue, type Figure } from '../../../measure';
 import { USE_NAMES } from '../../brief/names';
 import { RETENTION_NAMES } from '../../donor/names';
 import { shafts } from '../../shafts/figures/shafts';
@@ -67,7 +67,7 @@ function datumText(r: Reads): string {
 
 function pinionText(pinion: Figure, { print }: Pen): string {
   if (Math.abs(pinion.value) < 0.05) return 'in the middle';
-  const size = print({ ...pinion, value: Math.abs(pinion.value) }).text;
+  const size = print(withValue(pinion, Math.abs(pinion.value))).text;
   return `${size} to the ${pinion.value > 0 ? 'left' : 'right'} of the middle`;
 }
 

@@ -1,12 +1,8 @@
-import { factsRead, figuresOf, idsOf } from '../../../stage';
-import type { Figure } from '../../../measure';
 import { matingChecks } from '../joints/mating-checks';
 import { joints } from '../joints/joints';
 import { capacityChecks } from '../capacity';
 import { conditionChecks } from '../condition-checks';
 import { donorChecks } from '../donor-checks';
-import { DONOR_FACTS } from '../facts';
-import { DONOR_JUDGED } from '../judged-quantities';
 import { axle } from '../figures/axle';
 import { capacity, ratio, slip, slipInput } from '../figures/judged';
 import { node } from '../node';
@@ -17,11 +13,8 @@ export const closes = node('closes', (r) => donorChecks(r.of(axle), r.limit));
 export const ratioHolds = node('ratioHolds', (r) => ratioChecks(r.of(ratio), r.figure('brief.axleRatio')));
 export const slips = node('slips', (r) => slipChecks(r.of(slipInput), r.of(slip)));
 
-const READ = idsOf(DONOR_JUDGED);
-const FACTS = idsOf(DONOR_FACTS);
 export const condition = node('condition', (r) => {
-  const figures: Readonly<Record<string, Figure | undefined>> = figuresOf(r, READ);
-  return conditionChecks(factsRead(r, FACTS), (id) => figures[id], r.limit);
+  return conditionChecks(r.fact, r.figure, r.limit);
 });
 
 export const bears = node('bears', (r) => capacityChecks(r.of(capacity), r.limit));

@@ -1,5 +1,5 @@
 import type { Figure } from '../../../measure';
-import { optionText, type Fact, type FactKind } from '../../../stage';
+import { optionText, type FactKind, type FactOf, type FigureOf } from '../../../stage';
 import { DONOR_FACTS } from '../facts';
 import { HUB_FACTS } from '../../hubs/facts';
 import { SURVEY_FACTS } from '../../survey/facts';
@@ -8,10 +8,13 @@ import type { Redrill } from '../../hubs/redrill';
 import { JOINT_IDS, type JointId, type JointNote, type SearchedJoint, type Verdict } from './choices';
 import type { PartSearch } from '../../../stage';
 import { SAME_PCD } from '../../shafts/stock-pairs';
+import type { donor } from '../words';
+import type { survey } from '../../survey/words';
+import type { hubs } from '../../hubs/words';
 
 export interface MatingInput {
-  readonly figures: Readonly<Record<string, Figure | undefined>>;
-  readonly facts: Readonly<Record<string, Fact | undefined>>;
+  readonly figures: FigureOf<typeof donor | typeof survey>;
+  readonly facts: FactOf<typeof donor | typeof survey | typeof hubs>;
   readonly notes: Readonly<Partial<Record<JointId, JointNote>>>;
   readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
   /** New shafts are bought to order, so their journal may be ordered to the bearing. */
@@ -120,10 +123,10 @@ const pattern = (n: Figure | undefined, pcd: Figure | undefined): string =>
   n && pcd ? `${n.value} × ${Number(pcd.value.toFixed(2))} mm` : '';
 
 const spline: Judge = ({ figures }) => {
-  const teeth = figures['donor.splineTeeth'];
-  const wanted = figures['new.teeth'] ?? teeth;
-  const pitch = figures['donor.splinePitch'];
-  const other = figures['new.pitch'] ?? pitch;
+  const teeth = figures('donor.splineTeeth');
+  const wanted = figures('new.teeth') ?? teeth;
+  const pitch = figures('donor.splinePitch');
+  const other = figures('new.pitch') ?? pitch;
   const faces = [
     face('side gear', ['donor.splineTeeth'], teeth ? `${teeth.value} teeth` : ''),
     face('new shaft', ['new.teeth'], wanted ? `${wanted.value} teeth` : ''),
@@ -199,24 +202,24 @@ function ringVerdict(
 }
 
 const bearing = ring('bearing', ({ figures, buying }) => ({
-  inside: figures['new.journal'] ?? figures['donor.journal'],
-  outside: figures['donor.bearingBore'],
-  width: figures['donor.bearingWidth'],
+  inside: figures('new.journal') ?? figures('donor.journal'),
+  outside: figures('donor.bearingBore'),
+  width: figures('donor.bearingWidth'),
   // A journal given for the new shafts is fixed by their maker.
-  open: buying && !figures['new.journal'],
+  open: buying && !figures('new.journal'),
   from: { inside: ['new.journal', 'donor.journal'], outside: ['donor.bearingBore', 'donor.bearingWidth'] },
 }));
 const seal = ring('seal', ({ figures }) => ({
-  inside: figures['donor.sealJournal'],
-  outside: figures['donor.sealBore'],
+  inside: figures('donor.sealJournal'),
+  outside: figures('donor.sealBore'),
   width: undefined,
   open: false,
   from: { inside: ['donor.sealJournal'], outside: ['donor.sealBore'] },
 }));
 
 const wheelPattern: Judge = ({ figures, redrill, taken }) => {
-  const [n, pcd] = [figures['donor.flangeHoles'], figures['donor.flangePcd']];
-  const [m, wheel] = [figures['car.wheelHoles'], figures['car.wheelPcd']];
+  const [n, pcd] = [figures('donor.flangeHoles'), figures('donor.flangePcd')];
+  const [m, wheel] = [figures('car.wheelHoles'), figures('car.wheelPcd')];
   const faces = [
     face(
       taken ? `flange of ${taken}` : 'flange',
@@ -241,7 +244,7 @@ const wheelPattern: Judge = ({ figures, redrill, taken }) => {
 };
 
 const wheelPilot: Judge = ({ figures }) => {
-  const [pilot, bore] = [figures['donor.pilot'], figures['car.wheelBore']];
+  const [pilot, bore] = [figures('donor.pilot'), figures('car.wheelBore')];
   const faces = [
     face('pilot', ['donor.pilot'], mm(pilot, 2)),
     face('wheel bore', ['car.wheelBore'], mm(bore, 2)),
@@ -261,10 +264,12 @@ const wheelPilot: Judge = ({ figures }) => {
 };
 
 const pinionFlange: Judge = ({ figures }) => {
-  const [n, pcd, pilot] = ['donor.pinionBolts', 'donor.pinionPcd', 'donor.pinionPilot'].map(
-    (id) => figures[id],
+  const [n, pcd, pilot] = (['donor.pinionBolts', 'donor.pinionPcd', 'donor.pinionPilot'] as const).map((id) =>
+    figures(id),
   );
-  const [m, line, reg] = ['line.flangeBolts', 'line.flangePcd', 'line.flangePilot'].map((id) => figures[id]);
+  const [m, line, reg] = (['line.flangeBolts', 'line.flangePcd', 'line.flangePilot'] as const).map((id) =>
+    figures(id),
+  );
   const faces = [
     face('pinion flange', ['donor.pinionBolts', 'donor.pinionPcd', 'donor.pinionPilot'], pattern(n, pcd)),
     face('driveshaft', ['line.flangeBolts', 'line.flangePcd', 'line.flangePilot'], pattern(m, line)),
@@ -285,8 +290,8 @@ const pinionFlange: Judge = ({ figures }) => {
 };
 
 const brakeBracket: Judge = ({ figures }) => {
-  const [across, upright] = [figures['donor.endWide'], figures['donor.endHigh']];
-  const [wide, high] = [figures['brake.endWide'], figures['brake.endHigh']];
+  const [across, upright] = [figures('donor.endWide'), figures('donor.endHigh')];
+  const [wide, high] = [figures('brake.endWide'), figures('brake.endHigh')];
   const size = (a: Figure | undefined, b: Figure | undefined) =>
     a && b ? `${Number(a.value.toFixed(2))} × ${Number(b.value.toFixed(2))} mm` : '';
   const faces = [
@@ -302,7 +307,7 @@ const brakeBracket: Judge = ({ figures }) => {
       faces,
       judged: work(`bolt holes are ${off.toFixed(1)} mm off: an adapter plate, or other housing ends`),
     };
-  const [bore, bearingBore] = [figures['brake.bore'], figures['donor.bearingBore']];
+  const [bore, bearingBore] = [figures('brake.bore'), figures('donor.bearingBore')];
   if (bore && bearingBore && bore.value < bearingBore.value)
     return {
       faces,
@@ -316,18 +321,20 @@ const brakeBracket: Judge = ({ figures }) => {
 const KINDS: readonly FactKind[] = [...DONOR_FACTS, ...SURVEY_FACTS, ...HUB_FACTS];
 const kindOf = (id: string) => KINDS.find((kind) => kind.id === id);
 
+type FactId = Parameters<MatingInput['facts']>[0];
+
 /** A joint of two named things that are the same or not. */
-function named(ofDonor: string, donor: string, ofCar: string, car: string, different: Judged): Judge {
+function named(ofDonor: string, donor: FactId, ofCar: string, car: FactId, different: Judged): Judge {
   return ({ facts }) => {
-    const text = (id: string) => {
-      const fact = facts[id];
+    const text = (id: FactId) => {
+      const fact = facts(id);
       return fact ? optionText(kindOf(id), fact.value) : '';
     };
     const faces = [
       face(ofDonor, [`fact.${donor}`], text(donor)),
       face(ofCar, [`fact.${car}`], text(car)),
     ] as const;
-    const same = facts[donor]?.value === facts[car]?.value;
+    const same = facts(donor)?.value === facts(car)?.value;
     return { faces, judged: lacking(faces) ?? (same ? fits('the same') : different) };
   };
 }

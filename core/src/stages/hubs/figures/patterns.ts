@@ -1,18 +1,7 @@
-import { idsOf } from '../../../stage';
-import { DONOR_MATING } from '../../donor/mating-quantities';
 import { stockTaken, using } from '../../shafts/figures/in-use';
 import { node } from '../node';
 import { patternStage } from '../pattern-stage';
 import { threadOf } from '../stud-stage';
-
-const FIGURES = [
-  ...idsOf(DONOR_MATING),
-  'car.wheelHoles',
-  'car.wheelPcd',
-  'redrill.hole',
-  'jig.drill',
-  'jig.play',
-] as const;
 
 /** Patterns of flange, wheel and rotor, and whether one can be drilled to the other. */
 export const patterns = node('patterns', (r) => {
@@ -28,7 +17,7 @@ export const patterns = node('patterns', (r) => {
       ligamentShare: r.limit('pattern.ligamentShare').value,
       edgeShare: r.limit('pattern.rim').value,
     },
-    figures: Object.fromEntries(FIGURES.map((id) => [id, use(id)])),
+    figures: use,
     stud: threadOf(thread)?.diameter,
   });
 });

@@ -7,8 +7,8 @@ import { stance } from '../../stance/figures/stance';
 import { tightest } from '../../stance/stance-checks';
 import { node, type Reads } from '../node';
 import { BOUGHT_SHAFTS, type ShaftSource } from '../shafts-stage';
-import { STACK_KEYS, type StackKey, type StackLimits, type StackPart, type StackSide } from '../stack';
 import { shafts } from './shafts';
+import { STACK_KEYS, type StackKey, type StackLimits, type StackPart, type StackSide } from '../stack-parts';
 
 type Maybe = Figure | undefined;
 type Parts = Partial<Record<StackKey, StackPart>>;

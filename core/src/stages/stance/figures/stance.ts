@@ -1,22 +1,8 @@
 import { bySide, type Sided } from '../../../geometry';
 import { derive, type Figure } from '../../../measure';
-import { factsRead, figuresOf, idsOf } from '../../../stage';
 import { square, width } from '../../cut/figures/stand';
-import { SURVEY_FACTS } from '../../survey/facts';
-import { room } from '../../survey/room-quantities';
-import { STANCE_FACTS } from '../facts';
 import { node } from '../node';
-import { STANCE_QUANTITIES } from '../quantities';
 import { stanceStage } from '../stance-stage';
-
-const FIGURES = [
-  ...idsOf([...room('left'), ...room('right')]),
-  ...idsOf(STANCE_QUANTITIES),
-  'spring.bump',
-  'spring.droop',
-  'brief.tyreDiameter',
-] as const;
-const FACTS = [...idsOf(SURVEY_FACTS), ...idsOf(STANCE_FACTS)] as const;
 
 /** Camber that the wheels stand at: built into full-float ends, and left by the cut where that was read. */
 export const camber = node('camber', (r): Sided<Figure | undefined> => {
@@ -42,8 +28,8 @@ export const stance = node('stance', (r) => {
   const lean = r.of(camber);
   return stanceStage({
     width: r.of(width),
-    figures: figuresOf(r, FIGURES),
-    facts: factsRead(r, FACTS),
+    figures: r.figure,
+    facts: r.fact,
     tyre: r.choice('tyre'),
     spacer: r.choice('spacer'),
     camberLeft: lean.left,

@@ -1,21 +1,18 @@
-import { figuresOf, idsOf } from '../../../stage';
+import { idsOf } from '../../../stage';
 import { CAR_ANGLES } from '../angle-quantities';
 import { DONOR_ANGLES } from '../../donor/angle-quantities';
 import { anglesStage } from '../angles-stage';
-import { LEVEL } from '../level-quantities';
 import { levelStage } from '../level-stage';
 import { node } from '../node';
-import { room as roomQuantities } from '../room-quantities';
 import { roomStage } from '../room-stage';
 import { surveyStage } from '../survey-stage';
 
 const ANGLES = [...CAR_ANGLES, ...DONOR_ANGLES];
 const ANGLE_IDS = idsOf(ANGLES);
-const LEVEL_IDS = idsOf(LEVEL);
-const ROOM_IDS = idsOf([...roomQuantities('left'), ...roomQuantities('right')]);
+type AngleId = (typeof ANGLE_IDS)[number];
 
 /** How the car stands. */
-export const level = node('level', (r) => levelStage(figuresOf(r, LEVEL_IDS)));
+export const level = node('level', (r) => levelStage(r.figure));
 
 /** The axle that is in the car, its springs and mounts. */
 export const oldAxle = node('oldAxle', (r) =>
@@ -38,10 +35,10 @@ export const oldAxle = node('oldAxle', (r) =>
 export const angles = node('angles', (r) =>
   anglesStage({
     angles: ANGLES,
-    figures: figuresOf(r, ANGLE_IDS),
+    figures: (id) => r.figure(id as AngleId),
     zeroedOn: Object.fromEntries(ANGLE_IDS.map((id) => [id, r.zeroedOn(id)])),
   }),
 );
 
 /** Least wheel room of each side and pose. */
-export const room = node('room', (r) => roomStage(figuresOf(r, ROOM_IDS)));
+export const room = node('room', (r) => roomStage(r.figure));

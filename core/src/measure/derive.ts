@@ -1,0 +1,295 @@
+import { formulaOf, type Formula } from '../formula';
+import {
+  partsOf,
+  plainFigure,
+  type Figure,
+  type FigureUnit,
+  type Packed,
+  type Working,
+  type WorkingInput,
+} from './figure';
+import { EVIDENCE_RANK, type Evidence } from './instrument';
+import { combined, partOf, spreadOf, unpacked, type Parts } from './parts';
+
+/** Where a figure comes from that rests on nothing else, and what it brings along. */
+export interface Origin {
+  readonly source: string;
+  readonly evidence?: Evidence;
+  /** Why this default is used; set where nobody has read or chosen it. */
+  readonly assumed?: string;
+  readonly needsLevel?: boolean;
+}
+
+const NOTHING: Figure['assumed'] = {};
+const NO_INPUTS: Working['inputs'] = {};
+
+/** A figure that rests on nothing else. */
+class Given implements Figure, Packed {
+  readonly parts: Parts;
+  readonly assumed: Figure['assumed'];
+  readonly working: Working;
+
+  constructor(
+    readonly id: string,
+    readonly label: string,
+    readonly unit: FigureUnit,
+    readonly value: number,
+    u: number,
+    { source, assumed }: Origin,
+    readonly evidence: Evidence,
+    readonly needsLevel: boolean,
+  ) {
+    this.parts = partOf(id, u);
+    this.assumed = assumed === undefined ? NOTHING : { [id]: { id, label, value, unit, why: assumed } };
+    this.working = { formula: '', inputs: NO_INPUTS, source };
+  }
+
+  get contributions(): Readonly<Record<string, number>> {
+    return unpacked(this.parts);
+  }
+
+  toJSON(): Figure {
+    return plainFigure(this);
+  }
+}
+
+/**
+ * A figure that rests on nothing else: a reading, a choice, a constant or a default. Never a computed number.
+ *
+ * @param u standard uncertainty, in the figure’s unit
+ * @param from where it comes from; a choice or constant says only that
+ */
+export function given(
+  id: string,
+  label: string,
+  value: number,
+  u: number,
+  unit: FigureUnit,
+  from: string | Origin,
+): Figure {
+  const origin: Origin = typeof from === 'string' ? { source: from } : from;
+  const { evidence = 'chosen', needsLevel = false } = origin;
+  return new Given(id, label, unit, value, u, origin, evidence, needsLevel);
+}
+
+/** What `derive` needs to name, compute and explain the figure. */
+export interface Derivation {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  /** The formula that is printed and run, in core units. */
+  readonly formula: string;
+  readonly source: string;
+  /** Figures by symbol; all that the formula names. */
+  readonly inputs: Readonly<Record<string, Figure>>;
+}
+
+/** What comes along from the inputs. */
+type Carried = Pick<Figure, 'evidence' | 'assumed' | 'needsLevel'>;
+
+/**
+ * A computed figure. Its value is there at once; what makes it uncertain, what it rests on and its working are worked
+ * out when somebody asks, and kept.
+ */
+class Derived implements Figure, Packed {
+  private keptParts: Parts | undefined;
+  private keptCarried: Carried | undefined;
+  private keptWorking: Working | undefined;
+
+  constructor(
+    readonly id: string,
+    readonly label: string,
+    readonly unit: FigureUnit,
+    readonly value: number,
+    private readonly read: Formula,
+    private readonly source: string,
+    private readonly figures: readonly Figure[],
+  ) {}
+
+  get parts(): Parts {
+    return (this.keptParts ??= partsAt(this.read, this.figures));
+  }
+
+  get contributions(): Readonly<Record<string, number>> {
+    return unpacked(this.parts);
+  }
+
+  private get carried(): Carried {
+    return (this.keptCarried ??= carriedBy(this.figures));
+  }
+
+  get evidence(): Evidence {
+    return this.carried.evidence;
+  }
+
+  get assumed(): Figure['assumed'] {
+    return this.carried.assumed;
+  }
+
+  get needsLevel(): boolean {
+    return this.carried.needsLevel;
+  }
+
+  get working(): Working {
+    return (this.keptWorking ??= {
+      formula: this.read.text,
+      inputs: shown(this.read.symbols, this.figures),
+      source: this.source,
+    });
+  }
+
+  toJSON(): Figure {
+    return plainFigure(this);
+  }
+}
+
+/** Parts of a formula of figures, with the worse side where two branches meet. */
+function partsAt(formula: Formula, figures: readonly Figure[]): Parts {
+  const parts = figures.map(partsOf);
+  const slopes = new Float64Array(figures.length);
+  formula.partials(
+    figures.map((f) => f.value),
+    slopes,
+    (slope) => spreadOf(combined(parts, slope)),
+  );
+  return combined(parts, slopes);
+}
+
+/**
+ * Computes a figure from others by its printed formula, with first-order propagation by exact derivatives. Evidence,
+ * defaults and the need of a level car come along from the inputs. Where two branches of the formula lie within reach
+ * of each other, the more uncertain one counts.
+ *
+ * @throws RangeError where an input of the formula is missing
+ * @throws SyntaxError where the formula cannot be read
+ * @example derive({ …, formula: '{H_L} − {W}/2', inputs: { H_L, W } })
+ * @source JCGM 100:2008, 5.1 and 5.2 (first-order propagation, shared inputs kept correlated)
+ */
+export function derive({ id, label, unit, formula, source, inputs }: Derivation): Figure {
+  const read = formulaOf(formula);
+  const figures = read.symbols.map((symbol) => {
+    const input = inputs[symbol];
+    if (!input) throw new RangeError(`${id} lacks ${symbol}.`);
+    return input;
+  });
+  const value = read.value(figures.map((f) => f.value));
+  return new Derived(id, label, unit, value, read, source, figures);
+}
+
+/**
+ * As `derive`, but nothing where the formula has no value for these inputs, such as a division by zero: what cannot
+ * be is not known, and whoever rests on it says so.
+ */
+export function deriveWherePossible(spec: Derivation): Figure | undefined {
+  const figure = derive(spec);
+  const possible = Number.isFinite(figure.value) && partsOf(figure).by.every(Number.isFinite);
+  return possible ? figure : undefined;
+}
+
+/** The lesser of some figures under a name of its own; its formula names them all. */
+export function least(
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined {
+  if (figures.length === 0) return undefined;
+  const symbols = figures.map((_, i) => `x_${i + 1}`);
+  const names = symbols.map((s) => `{${s}}`).join(', ');
+  return derive({
+    ...spec,
+    formula: figures.length === 1 ? names : `min(${names})`,
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+  });
+}
+
+/**
+ * A number as it stands on the metal once it was set: fixed, however uncertain the readings were that it was worked
+ * out from, and off by no more than the setting. Evidence, defaults and the need of a level car come along.
+ *
+ * @param u standard uncertainty of the setting, in the figure’s unit
+ */
+export function asMade(figure: Figure, { id, label, u, source, by }: MadeAs): Figure {
+  const made = derive({ id, label, unit: figure.unit, formula: '{x}', source, inputs: { x: figure } });
+  const assumed = by ? { ...made.assumed, ...by.assumed } : made.assumed;
+  return { ...plainFigure(made), assumed, contributions: u > 0 ? { [id]: u } : {} };
+}
+
+/** How a number was set. */
+export interface MadeAs {
+  readonly id: string;
+  readonly label: string;
+  readonly u: number;
+  readonly source: string;
+  /** What `u` follows from, where that is a figure: its defaults come along. */
+  readonly by?: Figure;
+}
+
+/** A figure under another name, for a place where it plays another part. */
+export const renamed = (figure: Figure, id: string, label: string, source: string): Figure =>
+  derive({ id, label, unit: figure.unit, formula: '{x}', source, inputs: { x: figure } });
+
+/** A figure that stands for another thing that nobody has said otherwise: it comes along as assumed. */
+export function assumedAs(figure: Figure, id: string, label: string, why: string): Figure {
+  const stands = renamed(figure, id, label, `Assumed: ${why}`);
+  return {
+    ...plainFigure(stands),
+    assumed: { ...stands.assumed, [id]: { id, label, value: figure.value, unit: figure.unit, why } },
+  };
+}
+
+/** Mean of some figures under a name of its own; its formula names them all. */
+export function meanOf(
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined {
+  if (figures.length === 0) return undefined;
+  const symbols = figures.map((_, i) => `x_${i + 1}`);
+  const sum = symbols.map((s) => `{${s}}`).join(' + ');
+  return derive({
+    ...spec,
+    formula: figures.length === 1 ? sum : `(${sum})/${figures.length}`,
+    inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+  });
+}
+
+function shown(symbols: readonly string[], figures: readonly Figure[]): Working['inputs'] {
+  const inputs: Record<string, WorkingInput> = {};
+  symbols.forEach((symbol, i) => {
+    const figure = figures[i] as Figure;
+    const { id, label, value, unit } = figure;
+    inputs[symbol] = { id, label, value, unit, figure };
+  });
+  return inputs;
+}
+
+function carriedBy(figures: readonly Figure[]): Carried {
+  let evidence: Evidence = 'chosen';
+  let needsLevel = false;
+  let assumed = NOTHING;
+  for (const figure of figures) {
+    if (weaker(figure.evidence, evidence)) evidence = figure.evidence;
+    if (figure.needsLevel) needsLevel = true;
+    const more = figure.assumed;
+    if (more !== NOTHING && more !== assumed) assumed = assumed === NOTHING ? more : { ...assumed, ...more };
+  }
+  return { evidence, assumed, needsLevel };
+}
+
+const weaker = (a: Evidence, b: Evidence): boolean =>
+  EVIDENCE_RANK[a] > EVIDENCE_RANK[b] || (b === 'chosen' && a === 'measured');
+
+const known = new WeakMap<Figure, ReadonlySet<string>>();
+
+/**
+ * Ids of all that a figure rests on, itself among them: readings, choices, defaults and the figures between.
+ *
+ * @example restsOn(cut).has('donor.half.left') // true
+ */
+export function restsOn(figure: Figure): ReadonlySet<string> {
+  const before = known.get(figure);
+  if (before) return before;
+  const ids = new Set([figure.id]);
+  for (const { figure: input } of Object.values(figure.working.inputs))
+    for (const id of restsOn(input)) ids.add(id);
+  known.set(figure, ids);
+  return ids;
+}
