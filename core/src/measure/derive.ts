@@ -23,22 +23,34 @@ export interface Origin {
 const NOTHING: Figure['assumed'] = {};
 const NO_INPUTS: Working['inputs'] = {};
 
+/** What a figure is called, and its value. */
+interface Named {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly value: number;
+}
+
 /** A figure that rests on nothing else. */
 class Given implements Figure, Packed {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly value: number;
+  readonly evidence: Evidence;
+  readonly needsLevel: boolean;
   readonly parts: Parts;
   readonly assumed: Figure['assumed'];
   readonly working: Working;
 
-  constructor(
-    readonly id: string,
-    readonly label: string,
-    readonly unit: FigureUnit,
-    readonly value: number,
-    u: number,
-    { source, assumed }: Origin,
-    readonly evidence: Evidence,
-    readonly needsLevel: boolean,
-  ) {
+  constructor({ id, label, unit, value }: Named, u: number, origin: Origin) {
+    this.id = id;
+    this.label = label;
+    this.unit = unit;
+    this.value = value;
+    const { source, evidence = 'chosen', assumed, needsLevel = false } = origin;
+    this.evidence = evidence;
+    this.needsLevel = needsLevel;
     this.parts = partOf(id, u);
     this.assumed = assumed === undefined ? NOTHING : { [id]: { id, label, value, unit, why: assumed } };
     this.working = { formula: '', inputs: NO_INPUTS, source };
@@ -67,9 +79,7 @@ export function given(
   unit: FigureUnit,
   from: string | Origin,
 ): Figure {
-  const origin: Origin = typeof from === 'string' ? { source: from } : from;
-  const { evidence = 'chosen', needsLevel = false } = origin;
-  return new Given(id, label, unit, value, u, origin, evidence, needsLevel);
+  return new Given({ id, label, unit, value }, u, typeof from === 'string' ? { source: from } : from);
 }
 
 /** What `derive` needs to name, compute and explain the figure. */
@@ -96,15 +106,22 @@ class Derived implements Figure, Packed {
   private keptCarried: Carried | undefined;
   private keptWorking: Working | undefined;
 
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly value: number;
+
   constructor(
-    readonly id: string,
-    readonly label: string,
-    readonly unit: FigureUnit,
-    readonly value: number,
-    private readonly read: Formula,
+    { id, label, unit, value }: Named,
     private readonly source: string,
+    private readonly read: Formula,
     private readonly figures: readonly Figure[],
-  ) {}
+  ) {
+    this.id = id;
+    this.label = label;
+    this.unit = unit;
+    this.value = value;
+  }
 
   get parts(): Parts {
     return (this.keptParts ??= partsAt(this.read, this.figures));
@@ -173,7 +190,7 @@ export function derive({ id, label, unit, formula, source, inputs }: Derivation)
     return input;
   });
   const value = read.value(figures.map((f) => f.value));
-  return new Derived(id, label, unit, value, read, source, figures);
+  return new Derived({ id, label, unit, value }, source, read, figures);
 }
 
 /**

@@ -140,12 +140,7 @@ export function nodeEvaluator(): NodeEvaluator {
 
     const note = (kind: string) => (key: string, within?: string) => {
       const value = source.look(kind, key, within);
-      if (seen) {
-        seen.kinds.push(kind);
-        seen.keys.push(key);
-        seen.within.push(within);
-        seen.values.push(value);
-      }
+      if (seen) jot(seen, kind, key, within, value);
       return value;
     };
     const noteNode = <T>(node: Node<T>): T => {
@@ -159,6 +154,14 @@ export function nodeEvaluator(): NodeEvaluator {
     return { of: get, read, given: () => values.values() };
   }
   return Object.assign(evaluate, { runs });
+}
+
+/** Notes what was read of the source. */
+function jot(seen: Seen, kind: string, key: string, within: string | undefined, value: unknown): void {
+  seen.kinds.push(kind);
+  seen.keys.push(key);
+  seen.within.push(within);
+  seen.values.push(value);
 }
 
 /** Tells of a kind whether its root is another than at the evaluation before. */
