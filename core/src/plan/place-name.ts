@@ -1,10 +1,13 @@
 import { quantityInSentence } from '../stage';
-import { findFact, findQuantity } from './catalogue';
+import { STAGES } from '../stages';
+import { findFact, findQuantity, type StageId } from './catalogue';
 
-/** Places that are no quantity and no fact, in words. */
-const OTHERS: Readonly<Record<string, string>> = {
-  'shaft.pair': 'a pair of shafts from stock',
-};
+/** Places that are no quantity and no fact: their stage, and how they are called. */
+const OTHERS: ReadonlyMap<string, { readonly stage: StageId; readonly name: string }> = new Map(
+  STAGES.flatMap(({ id, contents }) =>
+    Object.entries(contents.places ?? {}).map(([place, name]) => [place, { stage: id, name }] as const),
+  ),
+);
 
 /**
  * Name of what is missing, within a sentence: of a quantity, or of a fact as `fact.…`.
@@ -14,5 +17,15 @@ const OTHERS: Readonly<Record<string, string>> = {
 export function placeName(id: string): string {
   if (id.startsWith('fact.')) return (findFact(id.slice(5))?.label ?? id).toLowerCase();
   const q = findQuantity(id);
-  return q ? quantityInSentence(q) : (OTHERS[id] ?? id);
+  return q ? quantityInSentence(q) : (OTHERS.get(id)?.name ?? id);
+}
+
+/**
+ * Stage in which a place is edited; undefined where it is none of a stage’s.
+ *
+ * @example stageOfPlace('fact.donor.cable') // 'donor'
+ */
+export function stageOfPlace(place: string): StageId | undefined {
+  const known = place.startsWith('fact.') ? findFact(place.slice(5)) : findQuantity(place);
+  return (known?.stage as StageId | undefined) ?? OTHERS.get(place)?.stage;
 }

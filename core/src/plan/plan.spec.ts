@@ -5,6 +5,7 @@ import { QUANTITIES, quantity } from './catalogue';
 import { readQuantity } from './read-quantity';
 import { quantityInSentence, quantityName } from '../stage';
 import { showAgainst, showValue } from '../measure';
+import { stageOfPlace } from './place-name';
 
 describe('quantities', () => {
   it('have ids, names and ranges that make sense', () => {
@@ -88,5 +89,28 @@ describe('a figure against its limit', () => {
     expect(showAgainst(12.34, 19, 'mm')).toBe('12.3 mm');
     expect(showAgainst(0.44, undefined, 'mm')).toBe('0.4 mm');
     expect(showAgainst(0.719, 0.6, 'ratio')).toBe('71.9 %');
+  });
+});
+
+describe('where a place is edited', () => {
+  it.each([
+    ['survey.left', 'survey'],
+    ['donor.half.left', 'donor'],
+    ['new.journal', 'donor'],
+    ['cut.kerf', 'cut'],
+    ['brief.mass', 'brief'],
+    ['fact.slip.look', 'donor'],
+    ['fact.car.studThread', 'survey'],
+    ['joint.bearing', 'donor'],
+    ['pattern.rotor', 'hubs'],
+    ['shaft.pair', 'shafts'],
+    ['donor', 'donor'],
+  ])('%s is in %s', (place, stage) => {
+    expect(stageOfPlace(place)).toBe(stage);
+  });
+
+  it('is nowhere for what is no place', () => {
+    expect(stageOfPlace('fact.nothing')).toBeUndefined();
+    expect(stageOfPlace('elsewhere')).toBeUndefined();
   });
 });

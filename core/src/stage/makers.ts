@@ -14,6 +14,7 @@ type Extra = Partial<
     | 'needsLevel'
     | 'later'
     | 'relative'
+    | 'scales'
     | 'belongs'
   >
 >;

@@ -26,6 +26,8 @@ export interface Quantity<I extends string = string> {
   readonly datum: string;
   /** Taken by plumb line or level on the car: true only while the car stands level. */
   readonly needsLevel?: boolean;
+  /** Which sum of the corner scales it is. */
+  readonly scales?: 'front' | 'rear' | 'all';
   /** An angle, which may be read against another of these instead of against level. */
   readonly relative?: boolean;
   /** What will rest on it, where nothing does yet: it may be read now or then. */

@@ -40,7 +40,7 @@ export interface Contents {
   readonly sheets?: readonly SheetDef[];
   /** It is walked round with a sheet in hand: what that sheet is called. */
   readonly walked?: string;
-  /** Names, within a sentence, of places that are neither quantity nor fact. */
+  /** Names, within a sentence, of places of it that are neither quantity nor fact. */
   readonly places?: Readonly<Record<string, string>>;
 }
 

@@ -18,3 +18,13 @@ export const STAGES = [
   hubsStage,
   sheetsStage,
 ] as const;
+
+// What each gives to those outside.
+export * from './brief';
+export * from './cut';
+export * from './donor';
+export * from './hubs';
+export * from './shafts';
+export * from './sheets/cautions';
+export * from './stance';
+export * from './survey';

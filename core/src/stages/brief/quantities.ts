@@ -30,6 +30,7 @@ export const BRIEF_QUANTITIES = [
   ),
   brief('brief.mass', 'Mass with driver', 'Fuel and driver in, as it will be driven.', [200, 6000], {
     unit: 'kg',
+    scales: 'all',
   }),
   brief('brief.budget', 'Budget', 'All the axle may cost, in your own money.', [0, 1_000_000], {
     unit: 'money',
@@ -43,8 +44,11 @@ export const BRIEF_QUANTITIES = [
     'Front axle load',
     'From corner scales, or a weighbridge one axle at a time.',
     [50, 4000],
+    { scales: 'front' },
   ),
-  load('brief.rear', 'Rear axle load', 'From corner scales, or a weighbridge one axle at a time.', [50, 4000]),
+  load('brief.rear', 'Rear axle load', 'From corner scales, or a weighbridge one axle at a time.', [50, 4000], {
+    scales: 'rear',
+  }),
   size('brief.wheelbase', 'Wheelbase', 'Front hub centre to rear hub centre.', [1200, 5000]),
   size(
     'brief.cgHeight',

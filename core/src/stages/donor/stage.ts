@@ -4,6 +4,7 @@ import { bears, closes, condition, fits, ratioHolds, slips } from './checks/dono
 import { evidence } from './checks/evidence';
 import { ratioDecision } from './decisions';
 import { budgetCheck, dateCheck } from './figures/route-cost';
+import { JOINT_IDS } from './joints/choices';
 import { node } from './node';
 import { donor } from './words';
 
@@ -12,6 +13,10 @@ export const donorStage = stage(donor, {
   checks: [budgetCheck, dateCheck, closes, ratioHolds, slips, condition, bears, fits, evidence],
   decisions: [ratioDecision],
   walked: 'Donor, at the seller’s',
+  places: {
+    donor: 'the decision on the donor',
+    ...Object.fromEntries(JOINT_IDS.map((id) => [`joint.${id}`, 'a joint'])),
+  },
   state: {
     decisions: [ratioDecision],
     lacks: node('unjudged', (r) => !r.verdict('donor')),

@@ -105,7 +105,8 @@ const LINE = object<BrakeLine>({
 });
 
 /** What is the wheel’s stays with the car. */
-const wheelOnly = ({ wheel }: Partial<Record<PatternFace, PatternReadings>>) => (wheel ? { wheel } : {});
+const wheelOnly = ({ wheel }: Patterns): Patterns => (wheel ? { wheel } : {});
+type Patterns = Readonly<Partial<Record<PatternFace, PatternReadings>>>;
 
 /** Its place in the plan. */
 export const HUB_SECTION = {
@@ -120,7 +121,11 @@ export const HUB_SECTION = {
     jig: field<Jig>(oneOf(JIGS), 'ring', { since: 5 }),
   },
   parts: {
-    patterns: field(some(PATTERN_FACES, PATTERN), {}, { since: 5, belongs: 'donor', forDonor: wheelOnly }),
+    patterns: field<Patterns>(
+      some(PATTERN_FACES, PATTERN),
+      {},
+      { since: 5, belongs: 'donor', forDonor: wheelOnly },
+    ),
     keepOuts: field(items(KEEP_OUT, 40), {}, { since: 5, belongs: 'donor' }),
     lines: field(items(LINE, 20), {}, { since: 5, belongs: 'donor' }),
   },

@@ -1,6 +1,7 @@
 import { stage } from '../../stage';
 import { holds } from './checks';
 import { brakesDecision, patternDecision, studsDecision } from './decisions';
+import { PATTERN_FACES } from './choices';
 import { hubs } from './words';
 import { brakeSheet } from './sheets/brakes';
 import { hubSheet } from './sheets/hubs';
@@ -10,5 +11,6 @@ export const hubsStage = stage(hubs, {
   checks: [holds],
   decisions: [patternDecision, studsDecision, brakesDecision],
   sheets: [brakeSheet, hubSheet],
+  places: Object.fromEntries(PATTERN_FACES.map((face) => [`pattern.${face}`, `the holes of the ${face}`])),
   state: { decisions: [patternDecision, studsDecision, brakesDecision] },
 });

@@ -14,8 +14,8 @@ import {
   routeSummary,
   type Evaluator,
 } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
-import { ApiService, sentenceOf } from '../state/api.service';
+import { ProjectsService } from '../state/projects.service';
+import { sentenceOf } from '../state/refusals';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 import { routeRows } from './route-row';
@@ -33,7 +33,7 @@ const AGAIN_MS = 10_000;
   styleUrl: './routes-page.scss',
 })
 export class RoutesPage {
-  private readonly api = inject(ApiService);
+  private readonly projects = inject(ProjectsService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
   protected readonly weighing = inject(RouteWeights);
@@ -80,7 +80,7 @@ export class RoutesPage {
     const project = this.store.variant()?.projectId;
     if (!project) return;
     try {
-      this.variants.set(await firstValueFrom(this.api.variants(project)));
+      this.variants.set(await this.projects.variants(project));
       this.trouble.set('');
     } catch (error) {
       this.trouble.set(sentenceOf(error));

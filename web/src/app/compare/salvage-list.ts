@@ -3,10 +3,10 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartsAnswer } from '@intervex/contract/wire';
 import { planForDonor, type PartOffer } from '@intervex/core';
-import { firstValueFrom, Subject, takeUntil } from 'rxjs';
-import { ApiService, sentenceOf } from '../state/api.service';
-import { PersonService } from '../state/person.service';
+import { CounterService } from '../state/counter.service';
+import { sentenceOf } from '../state/refusals';
 import { PlanStore } from '../state/plan-store';
+import { ProjectsService } from '../state/projects.service';
 
 /** What a size of a salvage donor is called. */
 const SIZES: readonly (readonly [size: string, label: string])[] = [
@@ -20,17 +20,18 @@ const SIZES: readonly (readonly [size: string, label: string])[] = [
 /** Salvage donors at the parts counter, and beginning a way with one of them. */
 @Component({
   selector: 'ix-salvage',
+  providers: [CounterService],
   imports: [MatButtonModule, MatIconModule],
   template: `
     <h2>Other donors</h2>
-    <button mat-stroked-button type="button" [disabled]="asking()" (click)="ask()">
+    <button mat-stroked-button type="button" [disabled]="counter.asking()" (click)="ask()">
       <mat-icon svgIcon="counter" />
-      {{ asking() ? 'Asking…' : 'Ask the parts counter' }}
+      {{ counter.asking() ? 'Asking…' : 'Ask the parts counter' }}
     </button>
-    @if (asking()) {
-      <button mat-button type="button" (click)="stopped.next()">Stop</button>
+    @if (counter.asking()) {
+      <button mat-button type="button" (click)="counter.stop()">Stop</button>
     }
-    @if (trouble(); as why) {
+    @if (trouble() || counter.trouble(); as why) {
       <p class="trouble" role="alert">{{ why }}</p>
     }
     @if (answer(); as a) {
@@ -95,31 +96,18 @@ const SIZES: readonly (readonly [size: string, label: string])[] = [
   `,
 })
 export class SalvageList {
-  private readonly api = inject(ApiService);
-  private readonly person = inject(PersonService);
+  private readonly projects = inject(ProjectsService);
+  protected readonly counter = inject(CounterService);
   private readonly store = inject(PlanStore);
   readonly begun = output();
-  protected readonly asking = signal(false);
-  protected readonly stopped = new Subject<void>();
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   protected readonly said = signal('');
   protected readonly answer = signal<PartsAnswer | undefined>(undefined);
 
   protected async ask(): Promise<void> {
-    this.asking.set(true);
-    this.trouble.set('');
-    try {
-      const asked = this.api.parts('donor').pipe(takeUntil(this.stopped));
-      const answer = await firstValueFrom(asked, { defaultValue: undefined });
-      if (!answer) return;
-      this.answer.set(answer);
-      if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);
-    } catch (error) {
-      this.trouble.set(sentenceOf(error));
-    } finally {
-      this.asking.set(false);
-    }
+    const answer = await this.counter.ask({ kind: 'donor' });
+    if (answer) this.answer.set(answer);
   }
 
   /** Makes a variant for this donor: the car as surveyed, nothing of the old donor. */
@@ -129,11 +117,8 @@ export class SalvageList {
     this.busy.set(true);
     try {
       await this.store.flush();
-      const who = this.person.name();
       const name = offer.name.split(',')[0] ?? offer.name;
-      const made = await firstValueFrom(this.api.copyVariant(variant.id, name.slice(0, 80), who));
-      const plan = planForDonor(made.plan, offer);
-      await firstValueFrom(this.api.save(made.id, { baseRevision: made.revision, plan, who }));
+      await this.projects.copy(variant.id, name, (plan) => planForDonor(plan, offer));
       this.said.set(`${name} stands in the comparison now.`);
       this.begun.emit();
     } catch (error) {

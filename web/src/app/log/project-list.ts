@@ -4,7 +4,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ProjectReading } from '@intervex/contract/wire';
 import { INSTRUMENTS, type InstrumentId } from '@intervex/core';
 import { debounceTime } from 'rxjs';
-import { ApiService, sentenceOf } from '../state/api.service';
+import { ProjectsService } from '../state/projects.service';
+import { sentenceOf } from '../state/refusals';
 import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -123,7 +124,7 @@ const LINE = 32;
   `,
 })
 export class ProjectList {
-  private readonly api = inject(ApiService);
+  private readonly projects = inject(ProjectsService);
   private readonly jumps = inject(JumpService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
@@ -139,7 +140,7 @@ export class ProjectList {
   protected readonly source = computed(() => {
     const project = this.store.variant()?.projectId ?? '';
     const find = this.settled();
-    return new ProjectReadingsSource((from, limit) => this.api.projectReadings(project, find, from, limit));
+    return new ProjectReadingsSource((from, limit) => this.projects.readings(project, find, from, limit));
   });
   protected readonly counted = computed(() => {
     const counts = this.counts();

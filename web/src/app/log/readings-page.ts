@@ -7,10 +7,9 @@ import { MatInputModule } from '@angular/material/input';
 import { MatTableModule } from '@angular/material/table';
 import { readingsLog, type LogRow } from '@intervex/core';
 import type { Problem, RevisionView } from '@intervex/contract/wire';
-import { firstValueFrom } from 'rxjs';
-import { ApiService, refusalOf, sentenceOf } from '../state/api.service';
+import { ProjectsService } from '../state/projects.service';
+import { refusalOf, sentenceOf } from '../state/refusals';
 import { JumpService } from '../state/jump.service';
-import { PersonService } from '../state/person.service';
 import { PhotosService } from '../state/photos.service';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
@@ -42,8 +41,7 @@ const MAX_BYTES = 1_000_000;
   styleUrl: './readings-page.scss',
 })
 export class ReadingsPage {
-  private readonly api = inject(ApiService);
-  private readonly person = inject(PersonService);
+  private readonly projects = inject(ProjectsService);
   private readonly jumps = inject(JumpService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
@@ -89,7 +87,7 @@ export class ReadingsPage {
     if (!id) return;
     await this.attempt(async () => {
       await this.store.flush();
-      const all = await firstValueFrom(this.api.history(id));
+      const all = await this.projects.history(id);
       const place = `/readings/${row.id}`;
       this.opened.set({
         row,
@@ -111,7 +109,7 @@ export class ReadingsPage {
     }
     await this.attempt(async () => {
       await this.store.flush();
-      const view = await firstValueFrom(this.api.importReadings(variant.id, file, this.person.name()));
+      const view = await this.projects.importReadings(variant.id, file);
       await this.store.catchUp(view.revision);
       this.taken.set(`${file.name} is taken over. Undo takes it back as a whole.`);
     });

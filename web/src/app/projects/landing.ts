@@ -1,21 +1,20 @@
 import { Component, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { firstValueFrom } from 'rxjs';
-import { ApiService } from '../state/api.service';
+import { ProjectsService } from '../state/projects.service';
 import { remember, remembered } from '../state/memory';
 
 /** Opens the plan last worked on, else the first project, else the list. */
 @Component({ selector: 'ix-landing', template: '<p role="status" style="padding: 32px">Opening…</p>' })
 export class Landing {
   constructor() {
-    void this.goOn(inject(ApiService), inject(Router));
+    void this.goOn(inject(ProjectsService), inject(Router));
   }
 
-  private async goOn(api: ApiService, router: Router): Promise<void> {
-    const projects = await firstValueFrom(api.projects()).catch(() => []);
+  private async goOn(all: ProjectsService, router: Router): Promise<void> {
+    const projects = await all.all().catch(() => []);
     const variants = projects.flatMap((p) => p.variants);
     const last = variants.find((v) => v.id === remembered('variant')) ?? variants[0];
     if (last) remember('variant', last.id);
-    await router.navigate(last ? ['/plan', last.id, 'cut'] : ['/projects'], { replaceUrl: true });
+    await router.navigate(last ? ['/plan', last.id] : ['/projects'], { replaceUrl: true });
   }
 }

@@ -7,8 +7,8 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import type { Problem, ProjectSummary } from '@intervex/contract/wire';
-import { firstValueFrom } from 'rxjs';
-import { ApiService, refusalOf, sentenceOf } from '../state/api.service';
+import { ProjectsService } from '../state/projects.service';
+import { refusalOf, sentenceOf } from '../state/refusals';
 import { PersonService } from '../state/person.service';
 import { Rename } from './rename';
 
@@ -32,7 +32,7 @@ const MAX_FILE_BYTES = 1_000_000;
   styleUrl: './projects-page.scss',
 })
 export class ProjectsPage {
-  private readonly api = inject(ApiService);
+  private readonly service = inject(ProjectsService);
   private readonly router = inject(Router);
   protected readonly person = inject(PersonService);
   protected readonly projects = signal<readonly ProjectSummary[] | undefined>(undefined);
@@ -50,7 +50,7 @@ export class ProjectsPage {
 
   protected async load(): Promise<void> {
     await this.attempt(async () => {
-      this.projects.set(await firstValueFrom(this.api.projects()));
+      this.projects.set(await this.service.all());
     });
   }
 
@@ -61,10 +61,8 @@ export class ProjectsPage {
       return;
     }
     await this.attempt(async () => {
-      const made = await firstValueFrom(
-        this.api.createProject(name, this.variant().trim() || 'First way', this.person.name()),
-      );
-      await this.router.navigate(['/plan', made.id, 'brief']);
+      const made = await this.service.create(name, this.variant().trim() || 'First way');
+      await this.router.navigate(['/plan', made.id, 'start']);
     });
   }
 
@@ -81,14 +79,14 @@ export class ProjectsPage {
     }
     const text = await file.text();
     await this.attempt(async () => {
-      const made = await firstValueFrom(this.api.importPlan(text, this.person.name()));
-      await this.router.navigate(['/plan', made.id, 'cut']);
+      const made = await this.service.read(text);
+      await this.router.navigate(['/plan', made.id]);
     });
   }
 
   protected async remove(project: ProjectSummary): Promise<void> {
     await this.attempt(async () => {
-      await firstValueFrom(this.api.removeProject(project.id));
+      await this.service.remove(project.id);
       this.removing.set('');
       await this.load();
     });
@@ -96,21 +94,21 @@ export class ProjectsPage {
 
   protected async rename(id: string, name: string): Promise<void> {
     await this.attempt(async () => {
-      await firstValueFrom(this.api.renameProject(id, name));
+      await this.service.rename(id, name);
       await this.renamed();
     });
   }
 
   protected async renameVariant(id: string, name: string): Promise<void> {
     await this.attempt(async () => {
-      await firstValueFrom(this.api.renameVariant(id, name));
+      await this.service.renameVariant(id, name);
       await this.renamed();
     });
   }
 
   private async renamed(): Promise<void> {
     this.renaming.set('');
-    this.projects.set(await firstValueFrom(this.api.projects()));
+    this.projects.set(await this.service.all());
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

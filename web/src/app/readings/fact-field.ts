@@ -12,8 +12,6 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
   seen: 'seen',
   seller: 'seller says',
 };
-/** Facts that are a claim before anything else. */
-const CLAIMS: readonly string[] = ['slip.claim'];
 
 /** Something known that is no number, and how it is known. */
 @Component({
@@ -152,8 +150,7 @@ export class FactField {
 
   protected setValue(value: string): void {
     if (value === '') this.write(undefined);
-    else
-      this.write({ ...(this.fact() ?? { evidence: CLAIMS.includes(this.id()) ? 'seller' : 'seen' }), value });
+    else this.write({ ...(this.fact() ?? { evidence: this.kind().claim ? 'seller' : 'seen' }), value });
   }
 
   protected setEvidence(grade: string): void {

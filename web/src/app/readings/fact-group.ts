@@ -1,14 +1,15 @@
 import { Component, computed, input } from '@angular/core';
 import { FACTS, headingName } from '@intervex/core';
+import { PanelHeading } from '../shared/panel-heading';
 import { FactField } from './fact-field';
 
 /** All facts of one heading of a stage. */
 @Component({
   selector: 'ix-fact-group',
-  imports: [FactField],
+  imports: [PanelHeading, FactField],
   template: `
     @if (!bare() && facts().length) {
-      <h2>{{ heading() }}</h2>
+      <ix-heading>{{ heading() }}</ix-heading>
     }
     @for (f of facts(); track f.id) {
       <ix-fact [id]="f.id" />

@@ -1,19 +1,20 @@
 import { Component, computed, input } from '@angular/core';
 import { headingName, QUANTITIES, quantityName } from '@intervex/core';
+import { PanelHeading } from '../shared/panel-heading';
 import { ReadingField } from './reading-field';
 
 /** All quantities of one heading of a stage, in walking order. */
 @Component({
   selector: 'ix-reading-group',
-  imports: [ReadingField],
+  imports: [PanelHeading, ReadingField],
   template: `
     @if (!bare()) {
-      <h2>
+      <ix-heading>
         {{ heading() }}
         @if (datum()) {
           <small>{{ datum() }}</small>
         }
-      </h2>
+      </ix-heading>
     }
     @for (q of quantities(); track q.id) {
       <ix-reading [id]="q.id" [label]="bothSides() ? nameOf(q) : ''" />

@@ -118,7 +118,7 @@ const NEW = '';
       </tbody>
     </table>
     @if (problem(); as why) {
-      <p class="wrong" role="alert">{{ why }}</p>
+      <p class="trouble" role="alert">{{ why }}</p>
     }
   `,
   styles: `
@@ -171,11 +171,6 @@ const NEW = '';
     mat-icon {
       width: 18px;
       height: 18px;
-    }
-    .wrong {
-      margin: 2px 0;
-      color: var(--red);
-      font-size: 12.5px;
     }
   `,
 })

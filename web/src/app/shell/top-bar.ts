@@ -5,9 +5,8 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
 import { MatTooltipModule } from '@angular/material/tooltip';
 import { Router, RouterLink } from '@angular/router';
-import { firstValueFrom } from 'rxjs';
-import { ApiService, sentenceOf } from '../state/api.service';
-import { PersonService } from '../state/person.service';
+import { ProjectsService } from '../state/projects.service';
+import { sentenceOf } from '../state/refusals';
 import { InstrumentsService } from '../state/instruments.service';
 import { LiveService } from '../state/live.service';
 import { PlanStore, type SaveState } from '../state/plan-store';
@@ -37,8 +36,7 @@ const LIVE_TROUBLE: Readonly<Record<string, string>> = {
   host: { role: 'banner' },
 })
 export class TopBar {
-  private readonly api = inject(ApiService);
-  private readonly person = inject(PersonService);
+  private readonly projects = inject(ProjectsService);
   private readonly router = inject(Router);
   protected readonly store = inject(PlanStore);
   protected readonly instruments = inject(InstrumentsService);
@@ -64,10 +62,8 @@ export class TopBar {
     if (!variant) return;
     await this.store.flush();
     try {
-      const made = await firstValueFrom(
-        this.api.copyVariant(variant.id, `${variant.name}, copy`.slice(0, 80), this.person.name()),
-      );
-      await this.router.navigate(['/plan', made.id, 'cut']);
+      const made = await this.projects.copy(variant.id, `${variant.name}, copy`);
+      await this.router.navigate(['/plan', made.id]);
     } catch (error) {
       this.store.trouble.set(sentenceOf(error));
     }

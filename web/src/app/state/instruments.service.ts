@@ -3,6 +3,7 @@ import type { InstrumentReading, InstrumentView } from '@intervex/contract/wire'
 import {
   ANGLE_IDS,
   findQuantity,
+  QUANTITIES,
   quantityName,
   RAD_PER_DEGREE,
   refuseValue,
@@ -12,7 +13,8 @@ import {
 } from '@intervex/core';
 import { firstValueFrom } from 'rxjs';
 import { withRepeat } from '../readings/with-repeat';
-import { ApiService, sentenceOf } from './api.service';
+import { ApiService } from './api.service';
+import { sentenceOf } from './refusals';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 import { SelectionService } from './selection.service';
@@ -117,12 +119,9 @@ export class InstrumentsService {
     }
     const front = corners.leftFront + corners.rightFront;
     const rear = corners.leftRear + corners.rightRear;
-    for (const [id, value] of [
-      ['brief.front', front],
-      ['brief.rear', rear],
-      ['brief.mass', front + rear],
-    ] as const)
-      this.put(findQuantity(id) as Quantity, value, { instrument: 'scale' });
+    const sums = { front, rear, all: front + rear };
+    for (const quantity of QUANTITIES)
+      if (quantity.scales) this.put(quantity, sums[quantity.scales], { instrument: 'scale' });
     this.store.saveNow();
     this.said.set(`Taken: front ${front.toFixed(1)} kg, rear ${rear.toFixed(1)} kg.`);
   }

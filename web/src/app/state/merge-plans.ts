@@ -1,22 +1,7 @@
-import type { Plan } from '@intervex/core';
+import { EMPTY_PLAN, type Plan } from '@intervex/core';
 
-const SECTIONS = [
-  'brief',
-  'choices',
-  'readings',
-  'limits',
-  'accepted',
-  'facts',
-  'joints',
-  'searches',
-  'verdicts',
-  'photos',
-  'tubeItems',
-  'patterns',
-  'keepOuts',
-  'lines',
-] as const;
-export type Section = (typeof SECTIONS)[number];
+export type Section = keyof Plan & string;
+const SECTIONS = Object.keys(EMPTY_PLAN) as Section[];
 type Fields = Readonly<Record<string, unknown>>;
 
 /** A field that both changed, differently. Undefined means that the field is not there. */

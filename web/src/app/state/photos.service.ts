@@ -1,7 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Photo } from '@intervex/core';
 import { filter, firstValueFrom, Subject, takeUntil } from 'rxjs';
-import { ApiService, sentenceOf } from './api.service';
+import { ApiService } from './api.service';
+import { sentenceOf } from './refusals';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 

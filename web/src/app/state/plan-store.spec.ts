@@ -118,7 +118,7 @@ describe('plan store', () => {
     expect(store.saveState()).toBe('conflict');
     const [conflict] = store.conflicts();
     if (!conflict) throw new Error('no conflict');
-    store.setBrief('vehicle', 'Hollin Tern');
+    store.put('brief', 'vehicle', 'Hollin Tern');
     await settle();
     http.expectNone({ method: 'PUT' });
     store.settle(conflict, true);
@@ -201,7 +201,7 @@ describe('plan store', () => {
   });
 
   it('says which field was refused and keeps what was typed', async () => {
-    store.setBrief('vehicle', 'Tern');
+    store.put('brief', 'vehicle', 'Tern');
     await settle();
     const problems = [{ field: 'plan.brief.vehicle', wrong: 'has a character', right: 'letters' }];
     put().flush({ error: 'invalid', message: '', problems }, { status: 400, statusText: 'Bad' });

@@ -7,23 +7,15 @@ import {
   isoDay,
   quantity,
   type Acceptance,
-  type BrakeLine,
-  type Brief,
   type Choices,
   type Fact,
-  type JointId,
-  type JointNote,
-  type KeepOut,
   type LimitChange,
   type LimitId,
   type PartSearch,
-  type PatternFace,
-  type PatternReadings,
   type Photo,
   type Plan,
   type Reading,
   type SearchId,
-  type TubeItem,
   type VerdictOn,
   type Verdicts,
 } from '@intervex/core';
@@ -44,7 +36,8 @@ import {
   throwError,
   timer,
 } from 'rxjs';
-import { ApiService, canRetry, isStale, refusalOf, sentenceOf } from './api.service';
+import { ApiService } from './api.service';
+import { canRetry, isStale, refusalOf, sentenceOf } from './refusals';
 import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
 
@@ -124,15 +117,17 @@ export class PlanStore {
     this.setReading(quantityId, { repeats: [{ value }], instrument, datum });
   }
 
-  setBrief<K extends keyof Brief>(key: K, value: Brief[K]): void {
-    this.change('brief', key, value);
+  /** Sets one field of a part of the plan; undefined takes it out. */
+  put<S extends Section, K extends keyof Plan[S] & string>(
+    section: S,
+    key: K,
+    value: Plan[S][K] | undefined,
+  ): void {
+    this.change(section, key, value);
   }
 
   choose<K extends keyof Choices>(key: K, value: Choices[K]): void {
-    const { retention, retentionTo } = this.plan().choices;
     this.change('choices', key, value);
-    // Ends that were to stay as they are stay with the donor’s.
-    if (key === 'retention' && retention === retentionTo) this.change('choices', 'retentionTo', value);
   }
 
   accept(checkId: string, acceptance: Acceptance | undefined): void {
@@ -147,32 +142,12 @@ export class PlanStore {
     this.change('facts', id, fact);
   }
 
-  setJoint(id: JointId, note: JointNote | undefined): void {
-    this.change('joints', id, note);
-  }
-
   setSearch(joint: SearchId, search: PartSearch | undefined): void {
     this.change('searches', joint, search);
   }
 
   setVerdict<K extends VerdictOn>(on: K, verdict: Verdicts[K] | undefined): void {
     this.change('verdicts', on, verdict);
-  }
-
-  setTubeItem(id: string, item: TubeItem | undefined): void {
-    this.change('tubeItems', id, item);
-  }
-
-  setPattern(face: PatternFace, pattern: PatternReadings | undefined): void {
-    this.change('patterns', face, pattern);
-  }
-
-  setKeepOut(id: string, keepOut: KeepOut | undefined): void {
-    this.change('keepOuts', id, keepOut);
-  }
-
-  setLine(id: string, line: BrakeLine | undefined): void {
-    this.change('lines', id, line);
   }
 
   setPhoto(id: string, photo: Photo | undefined): void {

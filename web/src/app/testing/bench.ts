@@ -4,8 +4,11 @@ import { type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { VariantView } from '@intervex/contract/wire';
-import { EMPTY_PLAN, type Choices, type Plan, type Reading } from '@intervex/core';
+import { EMPTY_PLAN, type Choices, type Plan, type Reading, type StageId } from '@intervex/core';
 import { registerIcons } from '../shared/icons';
+import { SCREENS } from '../stages';
+import { ScreenState } from '../stage/screen-state';
+import { StageScreenView } from '../stage/stage-screen';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -75,7 +78,7 @@ export class Bench<T> {
     // The test’s page has no layout, so nothing scrolls.
     Element.prototype.scrollIntoView = () => undefined;
     TestBed.configureTestingModule({
-      providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([])],
+      providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), ScreenState],
     });
     TestBed.runInInjectionContext(registerIcons);
     TestBed.inject(UnitsService).choose('mm');
@@ -88,6 +91,20 @@ export class Bench<T> {
     for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
     await fixture.whenStable();
     return new Bench(fixture, store);
+  }
+
+  /** A part of a stage’s screen of which a place was asked for, such as a joint. */
+  static async at<T>(place: string, component: Type<T>, plan: Plan): Promise<Bench<T>> {
+    const bench = await Bench.of(component, plan);
+    TestBed.inject(ScreenState).place.set(place);
+    await bench.fixture.whenStable();
+    return bench;
+  }
+
+  /** A stage’s screen with a plan open. */
+  static async stage(id: StageId, plan: Plan): Promise<Bench<StageScreenView>> {
+    const look = await SCREENS[id].open();
+    return Bench.of(StageScreenView, plan, { stage: id, look });
   }
 
   get element(): HTMLElement {

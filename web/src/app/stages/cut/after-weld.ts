@@ -1,6 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { learned, SIDES } from '@intervex/core';
+import { PanelHeading } from '../../shared/panel-heading';
 import { ReadingField } from '../../readings/reading-field';
 import { FigureValue } from '../../shared/figure-value';
 import { PersonService } from '../../state/person.service';
@@ -9,12 +10,12 @@ import { PlanStore } from '../../state/plan-store';
 /** The tube read after tacking and welding, and what this welder’s welds pull. */
 @Component({
   selector: 'ix-after-weld',
-  imports: [FigureValue, MatButtonModule, ReadingField],
+  imports: [PanelHeading, FigureValue, MatButtonModule, ReadingField],
   template: `
-    <h2>
+    <ix-heading>
       After the work
       <small>cold, from the casting face</small>
-    </h2>
+    </ix-heading>
     @for (side of sides; track side) {
       <ix-reading [id]="'after.tacked.' + side" [label]="'Tacked, ' + side" />
       <ix-reading [id]="'after.welded.' + side" [label]="'Welded, ' + side" />

@@ -2,7 +2,7 @@ import { Component, computed, inject } from '@angular/core';
 import { tubes, float, ends, learned, SIDES, type Figure, type Side } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
-import { OpenChecks } from '../open-checks';
+import { OpenChecks } from '../../stage/open-checks';
 
 type Row = readonly [label: string, left: Figure | undefined, right: Figure | undefined, digits?: number];
 
@@ -12,7 +12,7 @@ type Row = readonly [label: string, left: Figure | undefined, right: Figure | un
   imports: [FigureValue, OpenChecks],
   template: `
     @for (table of tables(); track table.title) {
-      <table>
+      <table class="grid">
         <thead>
           <tr>
             <th scope="col">{{ table.title }}</th>
@@ -33,7 +33,7 @@ type Row = readonly [label: string, left: Figure | undefined, right: Figure | un
     }
     @if (pressing()) {
       <ix-open-checks of="tube" />
-      <p>
+      <p class="text">
         <b>Hold points.</b>
         Mark the insertion depth all round before pressing: a tube pressed too deep cannot be pulled back. Stop
         two thirds in, measure what stands out and whether it stands square, then go on. Weld tube to casting
@@ -44,7 +44,6 @@ type Row = readonly [label: string, left: Figure | undefined, right: Figure | un
       <ix-open-checks of="float" />
     }
   `,
-  styleUrl: '../desk-table.scss',
   styles: `
     table {
       margin-top: 10px;

@@ -1,6 +1,7 @@
 import { Component, computed, inject } from '@angular/core';
 import { SIDES, type TubeItem } from '@intervex/core';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import { PanelHeading } from '../../shared/panel-heading';
 import { PlanStore } from '../../state/plan-store';
 
 const COLUMNS: readonly RowColumn[] = [
@@ -13,18 +14,18 @@ const COLUMNS: readonly RowColumn[] = [
 /** What is welded to the tubes, from the casting face, so that no cut comes near it. */
 @Component({
   selector: 'ix-tube-items',
-  imports: [RowsEditor],
+  imports: [PanelHeading, RowsEditor],
   template: `
-    <h2>
+    <ix-heading>
       On the tubes
       <small>from the casting face, welds included</small>
-    </h2>
+    </ix-heading>
     <ix-rows
       name="things on the tubes"
       [columns]="columns"
       [rows]="rows()"
       (changed)="put($event)"
-      (removed)="store.setTubeItem($event, undefined); store.saveNow()"
+      (removed)="store.put('tubeItems', $event, undefined); store.saveNow()"
     />
   `,
 })
@@ -39,7 +40,7 @@ export class TubeItems {
   protected put({ id, values }: EditedRow): void {
     const item = values as unknown as TubeItem;
     const [from, to] = [Math.min(item.from, item.to), Math.max(item.from, item.to)];
-    this.store.setTubeItem(id, { ...item, from, to });
+    this.store.put('tubeItems', id, { ...item, from, to });
     this.store.saveNow();
   }
 }

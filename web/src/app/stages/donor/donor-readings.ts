@@ -1,17 +1,14 @@
-import { Component, computed, inject, input } from '@angular/core';
-import { axle, placeWord, type View } from '@intervex/core';
-import { ViewSvg } from '../../drawing/view-svg';
+import { Component, computed, inject } from '@angular/core';
+import { axle, placeWord } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
-import { AnglesTable } from '../angles-table';
-import { Needs } from '../needs';
+import { AnglesTable } from '../survey/angles-table';
 
 /** The donor to scale, what follows from its readings, and its angles. */
 @Component({
   selector: 'ix-donor-readings',
-  imports: [AnglesTable, FigureValue, Needs, ViewSvg],
+  imports: [AnglesTable, FigureValue],
   template: `
-    <ix-view [view]="view()" />
     <dl class="facts">
       <div>
         <dt>WMS width</dt>
@@ -42,11 +39,9 @@ import { Needs } from '../needs';
         <dd><ix-figure [figure]="donor().closure.right" [withU]="true" /></dd>
       </div>
     </dl>
-    <ix-needs stage="donor" />
     <h2>Angles on the donor</h2>
-    <ix-angles stage="donor" />
+    <ix-angles stage="donor" flat="donor.angle.flat" />
   `,
-  styleUrl: '../facts.scss',
   styles: `
     h2 {
       margin: 18px 0 6px;
@@ -56,7 +51,6 @@ import { Needs } from '../needs';
 })
 export class DonorReadings {
   private readonly store = inject(PlanStore);
-  readonly view = input.required<View>();
   protected readonly donor = computed(() => this.store.results().of(axle));
   protected readonly pinionWord = computed(() => {
     const pinion = this.donor().pinion;

@@ -92,7 +92,7 @@ describe('judging a donor', () => {
 
 describe('mating', () => {
   it('shows both faces, the verdict and its reason', async () => {
-    const bench = await Bench.of(MatingTable, SEATS, { chosen: 'bearing' });
+    const bench = await Bench.of(MatingTable, SEATS);
     const row = bench.all('tbody tr').find((r) => r.textContent?.includes('Wheel bearing'));
     expect(row?.textContent?.replace(/\s+/g, ' ')).toMatch(
       /shaft ?35\.01 mm ?housing ?72\.02 mm, 19\.1 mm deep ?unknown ?ask the parts counter/,
@@ -100,7 +100,7 @@ describe('mating', () => {
   });
 
   it('asks the counter for the sizes read, and keeps its answer with the plan', async () => {
-    const bench = await Bench.of(JointPanel, SEATS, { id: 'bearing' });
+    const bench = await Bench.at('joint.bearing', JointPanel, SEATS);
     const params = await ask(bench, answer([offer('B-9', 40, 80), offer('B-2', 35, 72)]));
     expect(Object.fromEntries(params.keys().map((k) => [k, params.get(k)]))).toEqual({
       kind: 'bearing',
@@ -127,7 +127,7 @@ describe('mating', () => {
   });
 
   it('says when the counter was not heard and an older list was used', async () => {
-    const bench = await Bench.of(JointPanel, SEATS, { id: 'bearing' });
+    const bench = await Bench.at('joint.bearing', JointPanel, SEATS);
     await ask(bench, answer([offer('B-9', 40, 80)], { from: 'list', trouble: 'the counter answers 503' }));
     expect(bench.text).toContain('the counter answers 503: this is its last known list.');
     expect(bench.text).toContain('does not fit');
@@ -135,7 +135,7 @@ describe('mating', () => {
   });
 
   it('stops asking when told to, and keeps what stood', async () => {
-    const bench = await Bench.of(JointPanel, SEATS, { id: 'bearing' });
+    const bench = await Bench.at('joint.bearing', JointPanel, SEATS);
     bench.button('Ask').click();
     await bench.fixture.whenStable();
     const request = TestBed.inject(HttpTestingController).expectOne((r) => r.url === '/api/parts');
@@ -148,7 +148,7 @@ describe('mating', () => {
   });
 
   it('takes work, cost, hours and owner, and no cost that is none', async () => {
-    const bench = await Bench.of(JointPanel, SEATS, { id: 'hose' });
+    const bench = await Bench.at('joint.hose', JointPanel, SEATS);
     await put(bench, 'Work it takes', 'an adapter');
     await put(bench, 'Cost', '12,50');
     await put(bench, 'Hours', 'two');
@@ -160,7 +160,7 @@ describe('mating', () => {
   });
 
   it('takes an own verdict only with its reason', async () => {
-    const bench = await Bench.of(JointPanel, SEATS, { id: 'hose' });
+    const bench = await Bench.at('joint.hose', JointPanel, SEATS);
     await put(bench, 'Own verdict', 'fits');
     expect(bench.text).toContain('Write the reason for your own verdict first');
     expect(bench.store.plan().joints).toEqual({});

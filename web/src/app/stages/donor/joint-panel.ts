@@ -1,19 +1,21 @@
-import { Component, computed, inject, input, signal } from '@angular/core';
+import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   joints,
   SEARCHED,
   VERDICTS,
-  type JointId,
   type JointNote,
   type JointResult,
   type SearchedJoint,
 } from '@intervex/core';
 import { FactField } from '../../readings/fact-field';
+import { PanelHeading } from '../../shared/panel-heading';
 import { ReadingField } from '../../readings/reading-field';
+import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';
-import { JointPart } from '../joint-part';
-import { VERDICT_WORDS } from '../verdict-words';
+import { chosenJoint } from './chosen-joint';
+import { JointPart } from './joint-part';
+import { VERDICT_WORDS } from './verdict-words';
 
 /** Most that a cost or hours may be. */
 const MOST_COST = 1_000_000;
@@ -22,13 +24,15 @@ const MOST_HOURS = 5000;
 /** One joint: what its faces are made of, what the parts counter has for it, and what the builder decides. */
 @Component({
   selector: 'ix-joint',
-  imports: [FactField, FormsModule, JointPart, ReadingField],
+  imports: [FactField, FormsModule, JointPart, PanelHeading, ReadingField],
   templateUrl: './joint-panel.html',
   styleUrl: './joint-panel.scss',
 })
 export class JointPanel {
+  private readonly state = inject(ScreenState);
   protected readonly store = inject(PlanStore);
-  readonly id = input.required<JointId>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly id = chosenJoint();
 
   protected readonly verdicts = VERDICTS;
   protected readonly words = VERDICT_WORDS;
@@ -46,6 +50,14 @@ export class JointPanel {
   protected readonly searched = computed<SearchedJoint | undefined>(() =>
     SEARCHED.find((j) => j === this.id()),
   );
+
+  constructor() {
+    // On a phone the panel stands far below the table.
+    effect(() => {
+      if (this.state.place()) this.host.nativeElement.scrollIntoView({ block: 'nearest' });
+    });
+  }
+
   protected text(key: 'work' | 'owner' | 'reason', text: string): void {
     this.put(key, text.trim().slice(0, 200) || undefined);
   }
@@ -79,7 +91,7 @@ export class JointPanel {
   }
 
   private write(note: JointNote): void {
-    this.store.setJoint(this.id(), Object.keys(note).length ? note : undefined);
+    this.store.put('joints', this.id(), Object.keys(note).length ? note : undefined);
     this.store.saveNow();
   }
 

@@ -34,7 +34,7 @@ const SLIP_STEPS = [
   selector: 'ix-judge-desk',
   imports: [DonorVerdictCard, FigureValue, MatIconModule],
   templateUrl: './judge-desk.html',
-  styleUrl: './judge-desk.scss',
+  styleUrls: ['../../stage/open-checks.scss', './judge-desk.scss'],
 })
 export class JudgeDesk {
   private readonly jumps = inject(JumpService);

@@ -1,8 +1,10 @@
-import { Component, computed, inject, input, output } from '@angular/core';
+import { Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import type { JointId, JointResult, Verdict } from '@intervex/core';
+import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';
-import { VERDICT_WORDS } from '../verdict-words';
+import { chosenJoint, placeOf } from './chosen-joint';
+import { VERDICT_WORDS } from './verdict-words';
 import { joints } from '@intervex/core';
 
 const ICONS: Readonly<Record<Verdict, string>> = {
@@ -39,13 +41,13 @@ const ICONS: Readonly<Record<Verdict, string>> = {
       </thead>
       <tbody>
         @for (j of joints(); track j.id) {
-          <tr [class.chosen]="j.id === chosen()" (click)="choose.emit(j.id)">
+          <tr [class.chosen]="j.id === chosen()" (click)="choose(j.id)">
             <th scope="row">
               <button
                 type="button"
                 class="plain"
                 [attr.aria-pressed]="j.id === chosen()"
-                (click)="choose.emit(j.id); $event.stopPropagation()"
+                (click)="choose(j.id); $event.stopPropagation()"
               >
                 {{ j.label }}
               </button>
@@ -193,8 +195,8 @@ const ICONS: Readonly<Record<Verdict, string>> = {
 })
 export class MatingTable {
   private readonly store = inject(PlanStore);
-  readonly chosen = input.required<JointId>();
-  readonly choose = output<JointId>();
+  private readonly state = inject(ScreenState);
+  protected readonly chosen = chosenJoint();
   protected readonly words = VERDICT_WORDS;
   protected readonly icons = ICONS;
 
@@ -205,6 +207,10 @@ export class MatingTable {
       count: this.joints().filter((j) => j.verdict === verdict).length,
     })),
   );
+
+  protected choose(id: JointId): void {
+    this.state.place.set(placeOf(id));
+  }
 
   /** Reason of the verdict that counts, and the work that was written down. */
   protected why({ note, computed: judged }: JointResult): string {

@@ -2,45 +2,31 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { ends, brakes, limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
 import { FigureValue } from '../../shared/figure-value';
-import { ApiService, sentenceOf } from '../../state/api.service';
+import { CounterService } from '../../state/counter.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { OpenChecks } from '../open-checks';
+import { OpenChecks } from '../../stage/open-checks';
 
 /** Bolt circles and bores that fit differ by no more, mm. */
 const FITS = 0.5;
+/** Holes of the housing’s end stand so far apart where nobody has read them, mm. */
+const USUAL_HIGH = 50.8;
 
 /** Where rotor and caliper stand, kits of the counter against this axle and rim, and the decision between them. */
 @Component({
   selector: 'ix-brakes',
   imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
+  providers: [CounterService],
   templateUrl: './brakes-desk.html',
-  styleUrl: '../desk-table.scss',
   styles: `
     h2 {
       margin: 14px 0 4px;
       font-size: 15px;
     }
     textarea {
-      width: 100%;
       max-width: 560px;
-      min-height: 52px;
-      padding: 6px 8px;
-      border: 1px solid var(--rule);
-      border-radius: 3px;
-      background: var(--field);
-      color: var(--ink);
-      font: 400 13.5px var(--words);
-    }
-    th.words {
-      text-align: left;
-    }
-    td.words {
-      font-size: 12.5px;
-      text-align: left;
     }
     button {
       margin-right: 6px;
@@ -48,12 +34,10 @@ const FITS = 0.5;
   `,
 })
 export class BrakesDesk {
-  private readonly api = inject(ApiService);
+  protected readonly counter = inject(CounterService);
   private readonly person = inject(PersonService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
-  protected readonly asking = signal(false);
-  protected readonly trouble = signal('');
   protected readonly problem = signal('');
   protected readonly reason = signal('');
   protected readonly brakes = computed(() => this.store.results().of(brakes));
@@ -108,35 +92,13 @@ export class BrakesDesk {
   private show = (mm: number): string => this.units.show(mm, 'mm');
 
   protected async ask(): Promise<void> {
-    this.asking.set(true);
-    this.trouble.set('');
-    const high = this.store.results().known['donor.endHigh']?.figure.value ?? 50.8;
-    try {
-      const { of, offers, from, at, trouble } = await firstValueFrom(
-        this.api.parts('brakeKit', { near: `endHigh:${Math.round(high * 10) / 10}` }),
-      );
-      this.store.setSearch('brakeKit', {
-        asked: { endHigh: high },
-        of,
-        found: offers,
-        from,
-        at,
-        who: this.person.name(),
-      });
-      this.store.saveNow();
-      if (trouble) this.trouble.set(`${trouble}: this is its last known list.`);
-    } catch (error) {
-      this.trouble.set(sentenceOf(error));
-    } finally {
-      this.asking.set(false);
-    }
+    const high = this.store.results().known['donor.endHigh']?.figure.value ?? USUAL_HIGH;
+    const near = { endHigh: Math.round(high * 10) / 10 };
+    await this.counter.keep('brakeKit', { kind: 'brakeKit', near });
   }
 
   protected pick(offer: PartOffer): void {
-    const search = this.search();
-    if (!search) return;
-    this.store.setSearch('brakeKit', { ...search, chosen: offer.number });
-    this.store.saveNow();
+    this.counter.pick('brakeKit', offer.number);
   }
 
   /** A larger rotor, or pads that any shop has: a decision with its reason. */

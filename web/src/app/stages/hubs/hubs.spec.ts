@@ -4,14 +4,13 @@ import type { Plan } from '@intervex/core';
 import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { Bench, donorPlan, read } from '../../testing/bench';
 import { AfterWeld } from '../cut/after-weld';
-import { ChoiceField } from '../choice-field';
+import { ChoiceField } from '../../stage/choice-field';
 import { TubeFit } from '../cut/tube-fit';
 import { TubeItems } from '../cut/tube-items';
-import { SheetsStage } from '../sheets';
 import { BrakesDesk } from './brakes-desk';
+import { DrawingReader } from './drawing-reader';
 import { LinesDesk } from './lines-desk';
 import { PatternDesk } from './pattern-desk';
-import { PatternSide } from './pattern-panel';
 import { PatternPanel } from './pattern-readings';
 import { RetentionDesk } from './retention-desk';
 import { StudsDesk } from './studs-desk';
@@ -83,7 +82,7 @@ describe('pattern', () => {
   });
 
   it('is read from a drawing, or the refusal is said', async () => {
-    const bench = await Bench.of(PatternSide, donorPlan({}));
+    const bench = await Bench.of(DrawingReader, donorPlan({}));
     const give = async (answer: (r: ReturnType<HttpTestingController['expectOne']>) => void) => {
       const input = bench.all<HTMLInputElement>('#drawing')[0];
       const file = new File(['0\nSECTION'], 'flange.dxf');
@@ -122,7 +121,7 @@ describe('pattern', () => {
   });
 
   it('does not send a drawing that is far too large', async () => {
-    const bench = await Bench.of(PatternSide, donorPlan({}));
+    const bench = await Bench.of(DrawingReader, donorPlan({}));
     const input = bench.all<HTMLInputElement>('#drawing')[0];
     const file = new File(['x'], 'car.dxf');
     Object.defineProperty(file, 'size', { value: 50 * 2 ** 20 });
@@ -322,7 +321,7 @@ describe('a choice among few', () => {
 
 describe('sheets for suppliers', () => {
   it('are three, each as PDF, table and file, in the unit that is shown', async () => {
-    const bench = await Bench.of(SheetsStage, donorPlan({}));
+    const bench = await Bench.stage('sheets', donorPlan({}));
     const links = bench.all<HTMLAnchorElement>('.files.order a').map((a) => a.getAttribute('href') ?? '');
     expect(links).toHaveLength(9);
     expect(links[0]).toMatch(/shaft-order\.pdf\?units=mm&paper=a4$/);

@@ -44,7 +44,7 @@ const BEGUN: readonly Point3[] = [
           </button>
         </h2>
         @if (chosen() === l.id) {
-          <p class="second">
+          <p class="text second">
             Corners before they are rounded, from the axle’s middle: forward, left, up. In the order of the
             line.
           </p>
@@ -60,7 +60,7 @@ const BEGUN: readonly Point3[] = [
         }
         @if (bent(l.id); as b) {
           @if (b.table; as t) {
-            <table>
+            <table class="grid">
               <thead>
                 <tr>
                   <th scope="col">Bend</th>
@@ -82,7 +82,7 @@ const BEGUN: readonly Point3[] = [
                 }
               </tbody>
             </table>
-            <p>
+            <p class="text">
               Cut to
               <b class="figure">{{ t.cut }}</b>
               with both flares; last straight
@@ -95,10 +95,9 @@ const BEGUN: readonly Point3[] = [
         }
       </section>
     } @empty {
-      <p class="second">Name a line to begin: its corners in the car become straights, bends and marks.</p>
+      <p class="text second">Name a line to begin: its corners in the car become straights, bends and marks.</p>
     }
   `,
-  styleUrl: '../desk-table.scss',
   styles: `
     h2 {
       margin: 14px 0 2px;
@@ -162,7 +161,7 @@ export class LinesDesk {
   }
 
   protected drop(id: string): void {
-    this.store.setLine(id, undefined);
+    this.store.put('lines', id, undefined);
     this.store.saveNow();
   }
 
@@ -185,7 +184,7 @@ export class LinesDesk {
   }
 
   private write(id: string, line: BrakeLine): void {
-    this.store.setLine(id, line);
+    this.store.put('lines', id, line);
     this.store.saveNow();
   }
 }

@@ -7,7 +7,7 @@ import { ViewSvg } from '../../drawing/view-svg';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { ChoiceField } from '../choice-field';
+import { ChoiceField } from '../../stage/choice-field';
 import { Segments, PAPERS } from '../../shared/segments';
 
 const JIG_NAMES: Readonly<Record<Jig, string>> = {
@@ -20,7 +20,6 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
   selector: 'ix-pattern-desk',
   imports: [ChoiceField, FigureValue, MatButtonModule, MatIconModule, MatRadioModule, Segments, ViewSvg],
   templateUrl: './pattern-desk.html',
-  styleUrl: '../desk-table.scss',
   styles: `
     .verdict {
       margin: 8px 0;

@@ -1,4 +1,4 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { Component, computed, effect, inject, input, viewChild, type ElementRef } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
   patterns,
@@ -11,6 +11,7 @@ import {
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
+import { SelectionService } from '../../state/selection.service';
 import { UnitsService } from '../../state/units.service';
 
 export const FACE_NAMES: Readonly<Record<PatternFace, string>> = {
@@ -49,6 +50,7 @@ const USUAL = 5;
       {{ title() }}
       <label>
         <select
+          #holes
           class="choice"
           [attr.aria-label]="title() + ', holes'"
           (change)="count(+$any($event.target).value)"
@@ -81,7 +83,7 @@ const USUAL = 5;
         <p class="second">By pairs: {{ each() }}</p>
       }
       @if (f.problem) {
-        <p class="wrong" role="alert">{{ f.problem }}</p>
+        <p class="trouble" role="alert">{{ f.problem }}</p>
       }
     }
   `,
@@ -109,15 +111,14 @@ const USUAL = 5;
       margin: 2px 0;
       font-size: 13px;
     }
-    .wrong {
-      color: var(--red);
-    }
   `,
 })
 export class PatternPanel {
   private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
   private readonly person = inject(PersonService);
+  private readonly selection = inject(SelectionService);
+  private readonly holes = viewChild.required<ElementRef<HTMLSelectElement>>('holes');
   readonly face = input.required<PatternFace>();
 
   protected readonly columns = COLUMNS;
@@ -125,11 +126,7 @@ export class PatternPanel {
   protected readonly title = computed(() => FACE_NAMES[this.face()]);
   protected readonly target = computed(() => TARGETS[this.face()]);
   protected readonly readings = computed<PatternReadings>(
-    () =>
-      (this.store.plan().patterns as Readonly<Partial<Record<PatternFace, PatternReadings>>>)[this.face()] ?? {
-        holes: USUAL,
-        chords: [],
-      },
+    () => this.store.plan().patterns[this.face()] ?? { holes: USUAL, chords: [] },
   );
   protected readonly rows = computed<readonly EditedRow[]>(() =>
     this.readings().chords.map((chord, i) => ({ id: String(i), values: { ...chord } })),
@@ -143,6 +140,16 @@ export class PatternPanel {
   protected readonly each = computed(() =>
     (this.found()?.fit?.each ?? []).map((pcd) => this.show(pcd)).join(', '),
   );
+
+  constructor() {
+    // A jump from a check lands here.
+    effect(() => {
+      if (this.selection.wanted() !== `pattern.${this.face()}`) return;
+      const holes = this.holes().nativeElement;
+      holes.scrollIntoView({ block: 'center' });
+      holes.focus();
+    });
+  }
 
   protected show = (mm: number): string => this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 2 : 4);
 
@@ -183,7 +190,7 @@ export class PatternPanel {
   }
 
   private write(pattern: PatternReadings): void {
-    this.store.setPattern(this.face(), pattern);
+    this.store.put('patterns', this.face(), pattern);
     this.store.saveNow();
   }
 }

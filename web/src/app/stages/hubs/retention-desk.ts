@@ -3,8 +3,8 @@ import { MatRadioModule } from '@angular/material/radio';
 import { ways, joints, ends, RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
-import { JointPart } from '../joint-part';
-import { VERDICT_WORDS } from '../verdict-words';
+import { JointPart } from '../donor/joint-part';
+import { VERDICT_WORDS } from '../donor/verdict-words';
 
 /** Ways to hold the shafts in: what each does to brake space and shafts, and what happens when one breaks. */
 @Component({
@@ -12,7 +12,7 @@ import { VERDICT_WORDS } from '../verdict-words';
   imports: [FigureValue, JointPart, MatRadioModule],
   template: `
     <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
-      <table class="cards">
+      <table class="grid cards">
         <thead>
           <tr>
             <th scope="col">Retention</th>
@@ -46,11 +46,11 @@ import { VERDICT_WORDS } from '../verdict-words';
         </tbody>
       </table>
     </mat-radio-group>
-    <p>
+    <p class="text">
       Brake space, half and shaft grow by what the WMS moves; the cut in this plan is worked out with them, so
       the width stays as wanted.
     </p>
-    <table>
+    <table class="grid">
       <thead>
         <tr>
           <th scope="col">With the ends chosen</th>
@@ -75,7 +75,7 @@ import { VERDICT_WORDS } from '../verdict-words';
     <div class="rings">
       @for (ring of rings(); track ring.id) {
         <section [attr.aria-label]="ring.label">
-          <p>
+          <p class="text">
             <b>{{ ring.label }}: {{ words[ring.verdict] }}</b>
             <span class="second">{{ ring.why }}</span>
           </p>
@@ -84,7 +84,6 @@ import { VERDICT_WORDS } from '../verdict-words';
       }
     </div>
   `,
-  styleUrl: '../desk-table.scss',
   styles: `
     h2 {
       margin: 18px 0 4px;

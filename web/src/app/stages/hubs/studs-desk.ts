@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import {
@@ -10,20 +10,21 @@ import {
   type PartOffer,
   type PartSearch,
 } from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
 import { FigureValue } from '../../shared/figure-value';
-import { ApiService, sentenceOf } from '../../state/api.service';
-import { PersonService } from '../../state/person.service';
+import { CounterService } from '../../state/counter.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { OpenChecks } from '../open-checks';
+import { OpenChecks } from '../../stage/open-checks';
+
+/** Pitches that differ by less are one, mm. */
+const SAME_PITCH = 0.1;
 
 /** Studs and nuts: what they hold, and which there are. */
 @Component({
   selector: 'ix-studs',
   imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
   template: `
-    <table>
+    <table class="grid">
       <tbody>
         @for (row of rows(); track row.label) {
           <tr>
@@ -41,17 +42,17 @@ import { OpenChecks } from '../open-checks';
       </tbody>
     </table>
     <ix-open-checks of="stud" />
-    <p>
-      <button mat-stroked-button type="button" [disabled]="asking() || !studs().thread" (click)="ask()">
+    <p class="text">
+      <button mat-stroked-button type="button" [disabled]="counter.asking() || !studs().thread" (click)="ask()">
         <mat-icon svgIcon="counter" />
         Ask the counter for studs of this thread
       </button>
     </p>
-    @if (trouble(); as why) {
+    @if (counter.trouble(); as why) {
       <p class="trouble" role="alert">{{ why }}</p>
     }
     @if (search(); as s) {
-      <table>
+      <table class="grid">
         <tbody>
           @for (o of s.found; track o.number) {
             <tr [class.picked]="o.number === s.chosen">
@@ -70,19 +71,15 @@ import { OpenChecks } from '../open-checks';
         </tbody>
       </table>
     }
-    <p class="second">
+    <p class="text second">
       New studs and nuts; tighten with a wrench, and again after the first drive. Never heat or weld a stud.
     </p>
   `,
-  styleUrl: '../desk-table.scss',
 })
 export class StudsDesk {
-  private readonly api = inject(ApiService);
-  private readonly person = inject(PersonService);
+  protected readonly counter = inject(CounterService);
   private readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
-  protected readonly asking = signal(false);
-  protected readonly trouble = signal('');
   protected readonly studs = computed(() => this.store.results().of(studs));
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.stud);
   protected readonly rows = computed(() => {
@@ -130,28 +127,17 @@ export class StudsDesk {
   protected async ask(): Promise<void> {
     const { thread } = this.studs();
     if (!thread) return;
-    this.asking.set(true);
-    this.trouble.set('');
-    const asked = { diameter: Number(thread.diameter.toFixed(3)), pitch: Number(thread.pitch.toFixed(3)) };
-    try {
-      const near = `diameter:${asked.diameter},pitch:${asked.pitch}`;
-      const { of, offers, from, at, trouble } = await firstValueFrom(this.api.parts('stud', { near }));
-      // The counter’s tolerance is wider than one pitch to the next.
-      const found = offers.filter((o) => Math.abs((o.size['pitch'] ?? 0) - thread.pitch) < 0.1);
-      this.store.setSearch('stud', { asked, of, found, from, at, who: this.person.name() });
-      this.store.saveNow();
-      if (trouble) this.trouble.set(`${trouble}: this is its last known list.`);
-    } catch (error) {
-      this.trouble.set(sentenceOf(error));
-    } finally {
-      this.asking.set(false);
-    }
+    const near = { diameter: Number(thread.diameter.toFixed(3)), pitch: Number(thread.pitch.toFixed(3)) };
+    // The counter’s tolerance is wider than one pitch to the next.
+    await this.counter.keep(
+      'stud',
+      { kind: 'stud', near },
+      (offer) => Math.abs((offer.size['pitch'] ?? 0) - thread.pitch) < SAME_PITCH,
+    );
   }
 
   protected pick(offer: PartOffer): void {
-    const search = this.search();
-    if (!search) return;
-    this.store.setSearch('stud', { ...search, chosen: offer.number });
+    this.counter.pick('stud', offer.number);
     const knurl = offer.size['knurl'];
     if (knurl !== undefined)
       this.store.setReading('stud.knurl', {

@@ -38,7 +38,7 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
   selector: 'ix-chances',
   imports: [MatButtonModule, MatProgressBarModule],
   template: `
-    <p>
+    <p class="text">
       Draws every reading, the saw, the weld and the shaft maker {{ draws }} times a side within what each may
       be off by, and counts how often all of it fits.
     </p>
@@ -53,10 +53,10 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
       <p class="trouble" role="alert">{{ why }}</p>
     }
     @if (stale()) {
-      <p class="second" role="status">The plan has changed since; draw again.</p>
+      <p class="text second" role="status">The plan has changed since; draw again.</p>
     }
     @if (rows().length) {
-      <table>
+      <table class="grid">
         <thead>
           <tr>
             <th scope="col">How often it holds</th>
@@ -81,7 +81,7 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
         </tbody>
       </table>
       @for (side of advice(); track side.side) {
-        <p>
+        <p class="text">
           <b>{{ side.name }}: {{ side.all }} all together.</b>
           @if (side.first.length) {
             Improve first
@@ -97,10 +97,9 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
         </p>
       }
     } @else if (result()) {
-      <p>Nothing can be drawn yet: the shafts and the differential need their readings first.</p>
+      <p class="text">Nothing can be drawn yet: the shafts and the differential need their readings first.</p>
     }
   `,
-  styleUrl: '../desk-table.scss',
   styles: `
     small {
       display: block;

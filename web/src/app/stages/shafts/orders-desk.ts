@@ -10,7 +10,7 @@ import { OrdersService } from './orders.service';
   selector: 'ix-orders',
   imports: [MatButtonModule, OrderCard],
   template: `
-    <p>
+    <p class="text">
       The shaft maker is asked with the order sheet of the plan as it is saved. What arrives is measured before
       it is taken.
     </p>
@@ -31,10 +31,9 @@ import { OrdersService } from './orders.service';
     @for (o of orders.orders(); track o.id) {
       <ix-order [order]="o" />
     } @empty {
-      <p class="second">No order yet.</p>
+      <p class="text second">No order yet.</p>
     }
   `,
-  styleUrl: '../desk-table.scss',
 })
 export class OrdersDesk implements OnInit {
   private readonly store = inject(PlanStore);

@@ -1,7 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract/wire';
 import { firstValueFrom, type Observable } from 'rxjs';
-import { ApiService, sentenceOf } from '../../state/api.service';
+import { ApiService } from '../../state/api.service';
+import { sentenceOf } from '../../state/refusals';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 

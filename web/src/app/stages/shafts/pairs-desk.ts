@@ -12,8 +12,7 @@ import {
   type StockPair,
   type ShaftWanted,
 } from '@intervex/core';
-import { firstValueFrom, Subject, takeUntil } from 'rxjs';
-import { ApiService, sentenceOf } from '../../state/api.service';
+import { CounterService } from '../../state/counter.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
@@ -26,8 +25,9 @@ const MOST_KEPT = 20;
 @Component({
   selector: 'ix-pairs',
   imports: [MatButtonModule, MatIconModule],
+  providers: [CounterService],
   template: `
-    <p>
+    <p class="text">
       Searches all left and right pairs for the width wanted. Spline, retention, bearing, seal and flange have
       to agree; a flange that can be re-drilled counts. Taking a pair sets the way to cut to “Stock shafts
       first”.
@@ -35,28 +35,28 @@ const MOST_KEPT = 20;
     @if (lacks(); as what) {
       <p class="trouble">Needs {{ what }} first.</p>
     } @else {
-      <button mat-flat-button type="button" [disabled]="asking()" (click)="ask()">
+      <button mat-flat-button type="button" [disabled]="counter.asking()" (click)="ask()">
         <mat-icon svgIcon="counter" />
         {{ answer() ? 'Search again' : 'Search the counter' }}
       </button>
-      @if (asking()) {
-        <button mat-button type="button" (click)="stopped.next()">Stop</button>
+      @if (counter.asking()) {
+        <button mat-button type="button" (click)="counter.stop()">Stop</button>
       }
     }
-    @if (trouble(); as why) {
+    @if (counter.trouble(); as why) {
       <p class="trouble" role="alert">{{ why }}</p>
     }
     @if (made(); as m) {
-      <p class="second">Made to order instead: {{ m }}</p>
+      <p class="text second">Made to order instead: {{ m }}</p>
     }
     @if (answer(); as a) {
-      <p class="second" role="status">
+      <p class="text second" role="status">
         {{ a.passed }} of {{ a.of }} shafts pass{{ a.from === 'list' ? ', by the last known list' : '' }}.
         {{ refusedText() }}
       </p>
     }
     @if (rows().length) {
-      <table class="cards">
+      <table class="grid cards">
         <thead>
           <tr>
             <th scope="col">Left</th>
@@ -105,10 +105,9 @@ const MOST_KEPT = 20;
         </tbody>
       </table>
     } @else if (answer()) {
-      <p>No pair can be had for this axle.</p>
+      <p class="text">No pair can be had for this axle.</p>
     }
   `,
-  styleUrl: '../desk-table.scss',
   styles: `
     th,
     td {
@@ -129,14 +128,11 @@ const MOST_KEPT = 20;
   `,
 })
 export class PairsDesk implements OnInit {
-  private readonly api = inject(ApiService);
+  protected readonly counter = inject(CounterService);
   private readonly person = inject(PersonService);
   private readonly store = inject(PlanStore);
   protected readonly units = inject(UnitsService);
   private readonly orders = inject(OrdersService);
-  protected readonly asking = signal(false);
-  protected readonly stopped = new Subject<void>();
-  protected readonly trouble = signal('');
   protected readonly answer = signal<PairsAnswer | undefined>(undefined);
 
   private readonly question = computed(() => this.store.results().of(pairQuestion));
@@ -196,19 +192,8 @@ export class PairsDesk implements OnInit {
   protected async ask(): Promise<void> {
     const question = this.question();
     if ('lacks' in question) return;
-    this.asking.set(true);
-    this.trouble.set('');
-    try {
-      const asked = this.api.shaftPairs(question).pipe(takeUntil(this.stopped));
-      const answer = await firstValueFrom(asked, { defaultValue: undefined });
-      if (!answer) return;
-      this.answer.set(answer);
-      if (answer.trouble) this.trouble.set(`${answer.trouble}: this is its last known list.`);
-    } catch (error) {
-      this.trouble.set(sentenceOf(error));
-    } finally {
-      this.asking.set(false);
-    }
+    const answer = await this.counter.pairs(question);
+    if (answer) this.answer.set(answer);
   }
 
   /** Keeps the pair with the plan, dated, and lets the cut follow it. */

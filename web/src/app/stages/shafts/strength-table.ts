@@ -2,7 +2,7 @@ import { Component, computed, inject } from '@angular/core';
 import { strength, shafts, limitValue, type Figure, type LimitId, type SideStrength } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
-import { OpenChecks } from '../open-checks';
+import { OpenChecks } from '../../stage/open-checks';
 
 const SOURCES: Readonly<Record<string, string>> = {
   own: 'own stays',
@@ -35,7 +35,7 @@ const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: st
   selector: 'ix-strength',
   imports: [FigureValue, OpenChecks],
   template: `
-    <table>
+    <table class="grid">
       <thead>
         <tr>
           <th scope="col">Shaft</th>
@@ -70,7 +70,6 @@ const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: st
     <ix-open-checks of="strength" />
     <ix-open-checks of="shaft" />
   `,
-  styleUrl: '../desk-table.scss',
 })
 export class StrengthTable {
   private readonly store = inject(PlanStore);

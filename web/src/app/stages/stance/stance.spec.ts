@@ -4,7 +4,6 @@ import { fitMap, type PartOffer, type Plan, type Reading } from '@intervex/core'
 import { Bench, donorPlan, read } from '../../testing/bench';
 import { HeavyService } from '../../work/heavy.service';
 import { FitMapChart } from './fit-map';
-import { StanceStage } from './stance';
 import { StockWheels } from './stock-wheels';
 
 /** Wheel room of a side: near only at the tyre’s top, and at the lip in full bump. */
@@ -65,7 +64,7 @@ const sameThread = () => {
 
 describe('stance', () => {
   it('shows the tightest gaps and what would clear', async () => {
-    const bench = await Bench.of(StanceStage, PLAN);
+    const bench = await Bench.stage('stance', PLAN);
     // Section 165 + 0.4·25.4 is 175.16; in a corner it bulges by 8 % of its half: 671 − 87.58 − 547.5 − 3 − 7.01.
     expect(bench.text).toMatch(/Left, inboard ?25\.9/);
     // Outside in a bend the wheel is up by 0.8 of its bump: lip 790 − 0.8·6.7 = 784.64, less 671 + 87.58 + 3 + 7.01.
@@ -78,14 +77,14 @@ describe('stance', () => {
 
   it('says that it does not know what clears while the lip was not read', async () => {
     const { 'room.lip.left': _lip, ...readings } = PLAN.readings;
-    const bench = await Bench.of(StanceStage, { ...PLAN, readings });
+    const bench = await Bench.stage('stance', { ...PLAN, readings });
     expect(bench.text).toMatch(/Widest section, both sides ?not known yet/);
     expect(bench.text).toMatch(/Arches ?not known yet/);
     expect(bench.text).not.toContain('no metal has to move');
   });
 
   it('keeps a tyre size that is none, and says why', async () => {
-    const bench = await Bench.of(StanceStage, PLAN);
+    const bench = await Bench.stage('stance', PLAN);
     const input = bench.all<HTMLInputElement>('.tyre input')[0];
     if (!input) throw new Error('no field');
     input.value = '205/12R15';
@@ -97,7 +96,7 @@ describe('stance', () => {
   });
 
   it('takes a backspace for the offset, in any unit, and refuses one that cannot be', async () => {
-    const bench = await Bench.of(StanceStage, PLAN);
+    const bench = await Bench.stage('stance', PLAN);
     const put = async (text: string) => {
       const input = bench.all<HTMLInputElement>('.tyre input')[1];
       if (!input) throw new Error('no field');
@@ -115,7 +114,7 @@ describe('stance', () => {
   });
 
   it('asks for a spacer only where there is one', async () => {
-    const bench = await Bench.of(StanceStage, PLAN);
+    const bench = await Bench.stage('stance', PLAN);
     expect(bench.text).not.toContain('Spacer or adapter');
     bench.store.choose('spacer', 'plain');
     await bench.fixture.whenStable();

@@ -1,41 +1,29 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import {
-  stance,
-  bySide,
-  centreRange,
-  fitMargin,
-  sectionOn,
-  wheelWidth,
-  type PartOffer,
-  type PartSearch,
-  type Reading,
-} from '@intervex/core';
-import { firstValueFrom } from 'rxjs';
-import { ApiService, sentenceOf } from '../../state/api.service';
-import { PersonService } from '../../state/person.service';
+import { stance, type PartOffer } from '@intervex/core';
+import { CounterService } from '../../state/counter.service';
+import { PanelHeading } from '../../shared/panel-heading';
 import { PlanStore } from '../../state/plan-store';
-import { UnitsService } from '../../state/units.service';
-
-const chosen = (value: number): Reading => ({ repeats: [{ value }], instrument: 'chosen' });
+import { chosen } from './chosen';
+import { StockWheelsService } from './stock-wheels.service';
 
 /** Wheels that can be bought with this pattern and rim, and which of them clear on this axle with this tyre. */
 @Component({
   selector: 'ix-stock-wheels',
-  imports: [MatButtonModule, MatIconModule],
+  imports: [PanelHeading, MatButtonModule, MatIconModule],
   template: `
-    <h2>
+    <ix-heading>
       Stock wheels
-      <button mat-button type="button" [disabled]="asking() || !question()" (click)="ask()">
+      <button mat-button type="button" [disabled]="counter.asking() || !question()" (click)="ask()">
         <mat-icon svgIcon="counter" />
         {{ search() ? 'Ask again' : 'Ask the counter' }}
       </button>
-    </h2>
+    </ix-heading>
     @if (!question()) {
       <p class="second">Needs the tyre’s size, and the wheel’s holes and circle (Survey).</p>
     }
-    @if (trouble(); as why) {
+    @if (counter.trouble(); as why) {
       <p class="trouble" role="alert">{{ why }}</p>
     }
     @if (search(); as s) {
@@ -70,42 +58,53 @@ const chosen = (value: number): Reading => ({ repeats: [{ value }], instrument: 
       </ul>
     }
   `,
-  styleUrl: '../offers.scss',
+  providers: [CounterService],
+  styles: `
+    p.second {
+      margin: 4px 0;
+      font-size: 12.5px;
+    }
+    ul {
+      margin: 4px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto 44px;
+      gap: 8px;
+      align-items: baseline;
+      padding: 4px 6px;
+      border-bottom: 1px solid var(--rule);
+      border-left: 3px solid transparent;
+      color: var(--ink-2);
+      font-size: 13px;
+    }
+    li.clears {
+      border-left-color: var(--dye);
+      color: var(--ink);
+    }
+    li.picked {
+      background: var(--dye-tint);
+    }
+    li small {
+      display: block;
+      font-size: 12px;
+    }
+  `,
 })
 export class StockWheels {
-  private readonly api = inject(ApiService);
-  private readonly person = inject(PersonService);
   private readonly store = inject(PlanStore);
-  private readonly units = inject(UnitsService);
-  protected readonly asking = signal(false);
-  protected readonly trouble = signal('');
+  private readonly wheels = inject(StockWheelsService);
+  protected readonly counter = inject(CounterService);
+  protected readonly search = this.wheels.search;
+  protected readonly rows = this.wheels.rows;
 
   protected readonly question = computed(() => {
     const { of, known } = this.store.results();
     const [holes, pcd] = [known['car.wheelHoles']?.figure.value, known['car.wheelPcd']?.figure.value];
     const { tyre } = of(stance);
-    return tyre && holes !== undefined && pcd !== undefined
-      ? `rim:${tyre.rim},holes:${holes},pcd:${pcd}`
-      : undefined;
-  });
-  protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.wheel);
-  /** Every wheel with the margin it leaves on the tighter side, best first. */
-  readonly rows = computed(() => {
-    const offers = this.search()?.found ?? [];
-    const { tyre, half, poses, offCentre, proven } = this.store.results().of(stance);
-    if (!tyre || !half) return [];
-    return offers
-      .flatMap((offer) => {
-        // A wheel whose list does not say how wide it is, or where its face stands, cannot be told to clear.
-        const [width, et] = [offer.size['width'], offer.size['et']];
-        if (width === undefined || et === undefined) return [];
-        const wheel = wheelWidth(sectionOn(tyre, width), width);
-        const ranges = bySide((side) => centreRange(wheel, poses[side]));
-        const margin = fitMargin(ranges, half.value - et, offCentre);
-        const text = `${margin >= 0 ? '+' : '−'}${this.units.show(Math.abs(margin), 'mm')}`;
-        return [{ offer, et, margin, text, clears: proven && margin >= 0 }];
-      })
-      .sort((a, b) => Number(b.margin >= 0) - Number(a.margin >= 0) || b.margin - a.margin);
+    return tyre && holes !== undefined && pcd !== undefined ? { rim: tyre.rim, holes, pcd } : undefined;
   });
   protected readonly clearing = computed(() => this.rows().filter((r) => r.clears).length);
   /** Said instead of a number of wheels that clear, while something on the car was not read. */
@@ -115,30 +114,14 @@ export class StockWheels {
 
   protected async ask(): Promise<void> {
     const near = this.question();
-    if (!near) return;
-    this.asking.set(true);
-    this.trouble.set('');
-    try {
-      const { of, offers, from, at, trouble } = await firstValueFrom(this.api.parts('wheel', { near }));
-      const asked = Object.fromEntries(
-        near.split(',').map((part) => [part.split(':')[0], Number(part.split(':')[1])]),
-      );
-      this.store.setSearch('wheel', { asked, of, found: offers, from, at, who: this.person.name() });
-      this.store.saveNow();
-      if (trouble) this.trouble.set(`${trouble}: this is its last known list.`);
-    } catch (error) {
-      this.trouble.set(sentenceOf(error));
-    } finally {
-      this.asking.set(false);
-    }
+    if (near) await this.counter.keep('wheel', { kind: 'wheel', near });
   }
 
   /** Takes a wheel: its width and offset become the plan’s. */
   protected pick(offer: PartOffer): void {
-    const search = this.search();
     const [width, et] = [offer.size['width'], offer.size['et']];
-    if (!search || width === undefined || et === undefined) return;
-    this.store.setSearch('wheel', { ...search, chosen: offer.number });
+    if (width === undefined || et === undefined) return;
+    this.counter.pick('wheel', offer.number);
     this.store.setReading('wheel.rim', chosen(width));
     this.store.setReading('wheel.et', chosen(et));
     this.store.saveNow();

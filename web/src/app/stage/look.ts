@@ -1,0 +1,72 @@
+import type { Type } from '@angular/core';
+import type { FactId, Plan, QuantityId, Results, View } from '@intervex/core';
+
+/** A part of the panel beside the desk; left out while `shown` says no. */
+export type PanelPart = {
+  readonly shown?: (plan: Plan) => boolean;
+} & (
+  | {
+      /** Every reading and fact of a heading of the stage. */
+      readonly group: string;
+      /** Under the heading before it. */
+      readonly bare?: true;
+      /** What is looked at stands before what is read. */
+      readonly factsFirst?: true;
+    }
+  | {
+      /** Fields that belong under another heading as well, or to another stage. */
+      readonly title?: string;
+      readonly said?: string;
+      readonly readings?: readonly QuantityId[];
+      readonly facts?: readonly FactId[];
+    }
+  | { readonly part: Type<unknown> }
+);
+
+/** A part of a stage’s screen: what stands on its desk, and beside it. */
+export interface StageTab {
+  readonly id: string;
+  readonly name: string;
+  /** Said beside the stage’s title while it is open. */
+  readonly subtitle?: string;
+  /** Drawing on the desk. */
+  readonly view?: (results: Results) => View | undefined;
+  /** Said where there is no such drawing yet. */
+  readonly empty?: string;
+  /** What stands under the drawing, or instead of one. */
+  readonly desk?: readonly Type<unknown>[];
+  /** Its own panel; left out, the stage’s. */
+  readonly panel?: readonly PanelPart[];
+  /** Headings whose fields open it when they take focus or are asked for. */
+  readonly groups?: readonly string[];
+  /** Single places that open it: a field, a joint. */
+  readonly places?: readonly string[];
+  /** What the stage’s decisions lack is not said under it. */
+  readonly withoutNeeds?: true;
+}
+
+/** Going through a stage’s readings one at a time. */
+export interface StageWalk {
+  readonly view: (results: Results) => View;
+  /** Headings it keeps to, and of those only what is read; all where it is left out. */
+  readonly only?: (plan: Plan) => readonly string[];
+  /** A phone begins with it. */
+  readonly byItself?: true;
+}
+
+/** How a stage looks: everything the frame needs to know of it. */
+export interface StageLook {
+  /** Said beside its title where its tab says nothing. */
+  readonly subtitle?: (plan: Plan) => string;
+  /** What its tabs choose among, for those who cannot see it. */
+  readonly tabsLabel?: string;
+  /** At least one; a single one shows no tabs. */
+  readonly tabs: readonly StageTab[];
+  /** What stands on every desk: over what the tab shows, and under it. */
+  readonly above?: Type<unknown>;
+  readonly below?: readonly Type<unknown>[];
+  readonly panel?: readonly PanelPart[];
+  /** Tab it begins with; else the first. */
+  readonly first?: (results: Results) => string | undefined;
+  readonly walk?: StageWalk;
+}

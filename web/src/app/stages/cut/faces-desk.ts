@@ -1,0 +1,29 @@
+import { Component } from '@angular/core';
+import { SIDES } from '@intervex/core';
+import { EndFace } from '../../drawing/end-face';
+
+/** Both end faces, as squareness shows them. */
+@Component({
+  selector: 'ix-faces',
+  imports: [EndFace],
+  template: `
+    @for (side of sides; track side) {
+      <ix-end-face [side]="side" />
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 12px;
+    }
+    @media (max-width: 760px) {
+      :host {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class FacesDesk {
+  protected readonly sides = SIDES;
+}

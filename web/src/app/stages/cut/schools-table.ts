@@ -1,0 +1,68 @@
+import { Component, computed, inject } from '@angular/core';
+import { MatRadioModule } from '@angular/material/radio';
+import {
+  schools,
+  shafts,
+  isPlanned,
+  placeWord,
+  placeName,
+  SCHOOL_NAMES,
+  SCHOOL_NOTES,
+  toBuy,
+  type School,
+} from '@intervex/core';
+import { FigureValue } from '../../shared/figure-value';
+import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
+
+/** The ways to cut side by side; one is chosen. */
+@Component({
+  selector: 'ix-schools',
+  imports: [FigureValue, MatRadioModule],
+  templateUrl: './schools-table.html',
+  styleUrl: './schools-table.scss',
+  host: { '[class.long]': "units.unit() === 'frac'" },
+})
+export class SchoolsTable {
+  private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
+  protected readonly chosen = computed(() => this.store.plan().choices.school);
+  protected readonly target = computed(() => {
+    const figure = this.store.results().known['brief.targetWidth']?.figure;
+    return figure ? `, to a width of ${this.units.show(figure.value, 'mm')}` : '';
+  });
+
+  protected readonly rows = computed(() => {
+    const { of, known } = this.store.results();
+    const target = known['brief.targetWidth']?.figure.value;
+    return of(schools).map((s) => {
+      const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
+      if (!isPlanned(s)) {
+        const lacks = s.lacks.map(placeName).join(', ');
+        return { ...base, plan: undefined, lacks, wide: '' };
+      }
+      const needs = of(shafts).bySchool[s.school];
+      const wide =
+        target !== undefined && Math.abs(s.width.value - target) > 0.05
+          ? `${this.units.show(s.width.value, 'mm')} wide`
+          : '';
+      return {
+        ...base,
+        lacks: '',
+        plan: s,
+        needs,
+        wide,
+        pinion: this.pinion(s.pinion.value),
+        buy: toBuy(needs, s),
+      };
+    });
+  });
+
+  protected choose(school: School): void {
+    this.store.choose('school', school);
+  }
+
+  private pinion(y: number): string {
+    return Math.abs(y) < 0.05 ? 'middle' : `${this.units.show(Math.abs(y), 'mm')} ${placeWord(y)}`;
+  }
+}

@@ -1,0 +1,51 @@
+import { donorView, headingsOf, JOINT_IDS } from '@intervex/core';
+import type { PanelPart, StageLook } from '../../stage/look';
+import { placeOf } from './chosen-joint';
+import { DonorReadings } from './donor-readings';
+import { JointPanel } from './joint-panel';
+import { JudgeDesk } from './judge-desk';
+import { MatingTable } from './mating-table';
+import { RetentionField } from './retention-field';
+
+/** Headings by which a donor is judged, readings and facts alike, in the order they are looked at. */
+const JUDGED = ['ratio', 'differential', 'condition', 'strength', 'completeness', 'money'];
+/** The others, in walking order. */
+const READ = headingsOf('donor')
+  .map((heading) => heading.id)
+  .filter((id) => !JUDGED.includes(id));
+const parts = (groups: readonly string[], more = {}): PanelPart[] =>
+  groups.map((group) => ({ group, ...more }));
+
+/** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
+export const look: StageLook = {
+  subtitle: ({ brief }) => brief.donor || 'the axle that comes in',
+  tabsLabel: 'What of the donor',
+  tabs: [
+    {
+      id: 'readings',
+      name: 'Readings',
+      view: ({ of }) => of(donorView),
+      desk: [DonorReadings],
+      panel: [{ part: RetentionField }, ...parts(READ)],
+      groups: READ,
+    },
+    {
+      id: 'judge',
+      name: 'Judge',
+      desk: [JudgeDesk],
+      panel: parts(JUDGED, { factsFirst: true }),
+      groups: JUDGED,
+      places: ['donor'],
+      withoutNeeds: true,
+    },
+    {
+      id: 'mating',
+      name: 'Mating',
+      desk: [MatingTable],
+      panel: [{ part: JointPanel }],
+      places: JOINT_IDS.map(placeOf),
+      withoutNeeds: true,
+    },
+  ],
+  walk: { view: ({ of }) => of(donorView), byItself: true },
+};

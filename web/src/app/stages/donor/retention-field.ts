@@ -1,0 +1,39 @@
+import { Component, inject } from '@angular/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatSelectModule } from '@angular/material/select';
+import { RETENTION_NAMES, RETENTIONS, type Retention } from '@intervex/core';
+import { PanelHeading } from '../../shared/panel-heading';
+import { PlanStore } from '../../state/plan-store';
+
+/** How the donor holds its shafts in. Ends that were to stay as they are stay with it. */
+@Component({
+  selector: 'ix-retention-field',
+  imports: [MatFormFieldModule, MatSelectModule, PanelHeading],
+  template: `
+    <ix-heading>Shafts held in by</ix-heading>
+    <mat-form-field appearance="outline" subscriptSizing="dynamic" class="wide">
+      <mat-label>Shaft retention</mat-label>
+      <mat-select [value]="store.plan().choices.retention" (valueChange)="choose($event)">
+        @for (r of retentions; track r.id) {
+          <mat-option [value]="r.id">{{ r.name }}</mat-option>
+        }
+      </mat-select>
+    </mat-form-field>
+  `,
+  styles: `
+    .wide {
+      width: 100%;
+      margin-top: 6px;
+    }
+  `,
+})
+export class RetentionField {
+  protected readonly store = inject(PlanStore);
+  protected readonly retentions = RETENTIONS.map((id) => ({ id, name: RETENTION_NAMES[id] }));
+
+  protected choose(way: Retention): void {
+    const { retention, retentionTo } = this.store.plan().choices;
+    this.store.choose('retention', way);
+    if (retention === retentionTo) this.store.choose('retentionTo', way);
+  }
+}

@@ -1,0 +1,43 @@
+import { Component, computed, inject } from '@angular/core';
+import type { KeepOut } from '@intervex/core';
+import { PanelHeading } from '../../shared/panel-heading';
+import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import { PlanStore } from '../../state/plan-store';
+
+const COLUMNS: readonly RowColumn[] = [
+  { key: 'name', label: 'What', kind: 'text' },
+  { key: 'radius', label: 'From middle', kind: 'mm', min: 0, max: 300 },
+  { key: 'angle', label: 'Angle, °', kind: 'angle', min: -2 * Math.PI, max: 2 * Math.PI },
+  { key: 'diameter', label: 'Diameter', kind: 'mm', min: 1, max: 120 },
+];
+
+/** Places of the flange that must stay whole. */
+@Component({
+  selector: 'ix-keep-outs',
+  imports: [PanelHeading, RowsEditor],
+  template: `
+    <ix-heading>
+      Must stay whole
+      <small>rotor screws, access and balance holes</small>
+    </ix-heading>
+    <ix-rows
+      name="places that must stay whole"
+      [columns]="columns"
+      [rows]="rows()"
+      (changed)="keep($event)"
+      (removed)="store.put('keepOuts', $event, undefined); store.saveNow()"
+    />
+  `,
+})
+export class KeepOuts {
+  protected readonly store = inject(PlanStore);
+  protected readonly columns = COLUMNS;
+  protected readonly rows = computed<readonly EditedRow[]>(() =>
+    Object.entries(this.store.plan().keepOuts).map(([id, k]) => ({ id, values: { ...k } })),
+  );
+
+  protected keep({ id, values }: EditedRow): void {
+    this.store.put('keepOuts', id, values as unknown as KeepOut);
+    this.store.saveNow();
+  }
+}

@@ -1,0 +1,28 @@
+import type { StageLook } from '../../stage/look';
+import { BackspaceField } from './backspace-field';
+import { Clearances } from './clearances';
+import { CornersDesk } from './corners-desk';
+import { MapDesk } from './map-desk';
+import { SpacerField } from './spacer-field';
+import { StockWheels } from './stock-wheels';
+import { TyreField } from './tyre-field';
+
+/** Wheel, tyre and width: both rear corners to scale, and every place that would clear. */
+export const look: StageLook = {
+  tabsLabel: 'Drawing',
+  tabs: [
+    { id: 'corners', name: 'Corners', subtitle: 'both rear corners, from behind', desk: [CornersDesk] },
+    { id: 'map', name: 'Fit map', subtitle: 'where a wheel clears, both sides and all poses', desk: [MapDesk] },
+  ],
+  below: [Clearances],
+  panel: [
+    { part: TyreField },
+    { group: 'wheel' },
+    { part: BackspaceField },
+    { part: StockWheels },
+    { group: 'axle' },
+    { part: SpacerField },
+    { group: 'moves' },
+    { group: 'brake' },
+  ],
+};

@@ -1,0 +1,6 @@
+import { countedNote, type StageScreen } from '../../stage/screen';
+
+export const surveyScreen: StageScreen = {
+  note: countedNote,
+  open: () => import('./look').then((m) => m.look),
+};

@@ -1,0 +1,70 @@
+import { inject, Injectable } from '@angular/core';
+import type { ProjectReadings, ProjectSummary, RevisionView, VariantView } from '@intervex/contract/wire';
+import type { Plan } from '@intervex/core';
+import { firstValueFrom, type Observable } from 'rxjs';
+import { ApiService } from './api.service';
+import { PersonService } from './person.service';
+
+/** Longest name of a project or variant. */
+const LONGEST = 80;
+
+/** Cars, and the ways of doing each. What the server refuses is thrown as it came. */
+@Injectable({ providedIn: 'root' })
+export class ProjectsService {
+  private readonly api = inject(ApiService);
+  private readonly person = inject(PersonService);
+
+  all(): Promise<readonly ProjectSummary[]> {
+    return firstValueFrom(this.api.projects());
+  }
+
+  create(name: string, variant: string): Promise<VariantView> {
+    return firstValueFrom(this.api.createProject(name, variant, this.person.name()));
+  }
+
+  /** Makes a project of a plan file. */
+  read(file: string): Promise<VariantView> {
+    return firstValueFrom(this.api.importPlan(file, this.person.name()));
+  }
+
+  async remove(project: string): Promise<void> {
+    await firstValueFrom(this.api.removeProject(project));
+  }
+
+  async rename(project: string, name: string): Promise<void> {
+    await firstValueFrom(this.api.renameProject(project, name));
+  }
+
+  async renameVariant(variant: string, name: string): Promise<void> {
+    await firstValueFrom(this.api.renameVariant(variant, name));
+  }
+
+  /** All ways of a project with their plans. */
+  variants(project: string): Promise<readonly VariantView[]> {
+    return firstValueFrom(this.api.variants(project));
+  }
+
+  /** Another way that begins as a saved one stands, or as `made` makes of that. */
+  async copy(of: string, name: string, made?: (plan: Plan) => Plan): Promise<VariantView> {
+    const who = this.person.name();
+    const copy = await firstValueFrom(this.api.copyVariant(of, name.slice(0, LONGEST), who));
+    if (!made) return copy;
+    const request = { baseRevision: copy.revision, plan: made(copy.plan), who };
+    return firstValueFrom(this.api.save(copy.id, request));
+  }
+
+  /** Who changed a variant, and what, newest first. */
+  history(variant: string): Promise<readonly RevisionView[]> {
+    return firstValueFrom(this.api.history(variant));
+  }
+
+  /** A page of all readings of a project in which every word occurs. */
+  readings(project: string, find: string, from: number, limit: number): Observable<ProjectReadings> {
+    return this.api.projectReadings(project, find, from, limit);
+  }
+
+  /** Takes a table of readings into a variant. */
+  importReadings(variant: string, table: Blob): Promise<VariantView> {
+    return firstValueFrom(this.api.importReadings(variant, table, this.person.name()));
+  }
+}

@@ -1,0 +1,27 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import type { Refusal, StaleRefusal } from '@intervex/contract/wire';
+
+/** What the server refused and why, or nothing where it did not answer at all. */
+export function refusalOf(error: unknown): Refusal | undefined {
+  if (!(error instanceof HttpErrorResponse) || error.status === 0) return undefined;
+  const body: unknown = error.error;
+  return typeof body === 'object' && body !== null && 'error' in body ? (body as Refusal) : undefined;
+}
+
+export const isStale = (refusal: Refusal | undefined): refusal is StaleRefusal => refusal?.error === 'stale';
+
+/** True where trying again later can help: no answer, or the server says that it cannot just now. */
+export function canRetry(error: unknown): boolean {
+  return (
+    error instanceof HttpErrorResponse &&
+    (error.status === 0 || error.status === 502 || error.status === 503 || error.status === 504)
+  );
+}
+
+/** A sentence for the person at the bench. */
+export function sentenceOf(error: unknown): string {
+  const refusal = refusalOf(error);
+  if (!refusal) return 'The server does not answer. Is Intervex still running?';
+  const [first] = refusal.problems;
+  return first ? `${refusal.message} Right would be: ${first.right}.` : refusal.message;
+}
