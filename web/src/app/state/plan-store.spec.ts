@@ -190,16 +190,6 @@ describe('plan store', () => {
     http.expectNone({ method: 'PUT', url: `/api/variants/${ID}/plan` });
   });
 
-  it('lets other ends follow the donor’s as long as they were the same', async () => {
-    store.choose('retention', 'cClip');
-    expect(store.plan().choices).toMatchObject({ retention: 'cClip', retentionTo: 'cClip' });
-    store.choose('retentionTo', 'fullFloat');
-    store.choose('retention', 'boltIn');
-    expect(store.plan().choices).toMatchObject({ retention: 'boltIn', retentionTo: 'fullFloat' });
-    await settle();
-    put().flush(view(5, store.plan()));
-  });
-
   it('says which field was refused and keeps what was typed', async () => {
     store.put('brief', 'vehicle', 'Tern');
     await settle();

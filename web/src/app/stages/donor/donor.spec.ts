@@ -1,5 +1,7 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
+import { MatSelect } from '@angular/material/select';
+import { By } from '@angular/platform-browser';
 import type { PartsAnswer } from '@intervex/contract/wire';
 import type { PartOffer, Plan } from '@intervex/core';
 import { Bench, donorPlan, read } from '../../testing/bench';
@@ -7,6 +9,7 @@ import { DonorVerdictCard } from './donor-verdict';
 import { JointPanel } from './joint-panel';
 import { JudgeDesk } from './judge-desk';
 import { MatingTable } from './mating-table';
+import { RetentionField } from './retention-field';
 import { joints } from '@intervex/core';
 
 const SOLD: Plan = {
@@ -168,5 +171,20 @@ describe('mating', () => {
     expect(bench.store.plan().joints.hose).toEqual({ verdict: 'fits', reason: 'tried with the old hose' });
     await put(bench, 'Own verdict', '');
     expect(bench.store.plan().joints).toEqual({});
+  });
+});
+
+describe('how the donor holds its shafts', () => {
+  it('is followed by the other ends as long as they were the same', async () => {
+    const bench = await Bench.of(RetentionField, donorPlan());
+    const pick = (way: string) => {
+      const select = bench.fixture.debugElement.query(By.directive(MatSelect));
+      (select.componentInstance as MatSelect).valueChange.emit(way);
+    };
+    pick('cClip');
+    expect(bench.store.plan().choices).toMatchObject({ retention: 'cClip', retentionTo: 'cClip' });
+    bench.store.choose('retentionTo', 'fullFloat');
+    pick('boltIn');
+    expect(bench.store.plan().choices).toMatchObject({ retention: 'boltIn', retentionTo: 'fullFloat' });
   });
 });

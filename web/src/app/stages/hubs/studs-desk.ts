@@ -22,6 +22,7 @@ const SAME_PITCH = 0.1;
 /** Studs and nuts: what they hold, and which there are. */
 @Component({
   selector: 'ix-studs',
+  providers: [CounterService],
   imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
   template: `
     <table class="grid">

@@ -85,7 +85,7 @@ describe('stance', () => {
 
   it('keeps a tyre size that is none, and says why', async () => {
     const bench = await Bench.stage('stance', PLAN);
-    const input = bench.all<HTMLInputElement>('.tyre input')[0];
+    const input = bench.all<HTMLInputElement>('label.beside input')[0];
     if (!input) throw new Error('no field');
     input.value = '205/12R15';
     input.dispatchEvent(new Event('change'));
@@ -98,7 +98,7 @@ describe('stance', () => {
   it('takes a backspace for the offset, in any unit, and refuses one that cannot be', async () => {
     const bench = await Bench.stage('stance', PLAN);
     const put = async (text: string) => {
-      const input = bench.all<HTMLInputElement>('.tyre input')[1];
+      const input = bench.all<HTMLInputElement>('label.beside input')[1];
       if (!input) throw new Error('no field');
       input.value = text;
       input.dispatchEvent(new Event('change'));

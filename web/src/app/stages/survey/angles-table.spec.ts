@@ -15,7 +15,7 @@ const plan = donorPlan({
 
 describe('angles', () => {
   it('shows each as read and against level, and says why one has none', async () => {
-    const bench = await Bench.of(AnglesTable, plan, { stage: 'donor' });
+    const bench = await Bench.of(AnglesTable, plan, { stage: 'donor', flat: 'donor.angle.flat' });
     const row = (name: string) =>
       bench
         .all('tbody tr')
@@ -30,7 +30,7 @@ describe('angles', () => {
   });
 
   it('turns slopes into what the gauge would show, and follows the axle when it is rolled', async () => {
-    const bench = await Bench.of(AnglesTable, plan, { stage: 'donor' });
+    const bench = await Bench.of(AnglesTable, plan, { stage: 'donor', flat: 'donor.angle.flat' });
     const [zero] = bench.all<HTMLSelectElement>('thead select');
     if (!zero) throw new Error('no choice');
     zero.value = 'donor.angle.pinion';
@@ -46,7 +46,7 @@ describe('angles', () => {
   });
 
   it('says what to do while there is none', async () => {
-    const bench = await Bench.of(AnglesTable, donorPlan(), { stage: 'survey' });
+    const bench = await Bench.of(AnglesTable, donorPlan(), { stage: 'survey', flat: 'angle.flat' });
     expect(bench.text).toContain('Zero the gauge on a machined flat');
   });
 });
