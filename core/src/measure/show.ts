@@ -22,14 +22,27 @@ export function showAgainst(
   return length === 'mm' ? showValue(value, 'mm', 'mm', 2) : showValue(value, 'mm', 'in', 4);
 }
 
-/** What stands behind a whole number of each unit. */
-const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
-  kg: ' kg',
-  N: ' N',
-  Nm: ' N·m',
-  MPa: ' MPa',
+/** What stands behind a number of each unit, lengths apart. */
+const WORDS: Readonly<Record<Exclude<FigureUnit, 'mm'>, string>> = {
+  rad: '°',
+  ratio: '%',
+  kg: 'kg',
+  N: 'N',
+  Nm: 'N·m',
+  MPa: 'MPa',
   money: '',
+  count: '',
 };
+/** Units of which a whole number says enough. */
+const WHOLE: readonly FigureUnit[] = ['kg', 'N', 'Nm', 'MPa', 'money'];
+
+/**
+ * What stands behind a field of a unit; nothing where a number says all.
+ *
+ * @example unitWord('Nm', 'mm') // 'N·m'
+ */
+export const unitWord = (unit: FigureUnit, length: LengthUnit): string =>
+  unit === 'mm' ? lengthSuffix(length) : WORDS[unit];
 
 /**
  * Prints a value of any unit with its unit.
@@ -39,8 +52,7 @@ const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
 export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 'mm', digits?: number): string {
   if (unit === 'rad') return formatAngle(value, digits ?? 2);
   if (unit === 'ratio') return `${(value * 100).toFixed(digits ?? 1)} %`;
-  const suffix = SUFFIXES[unit];
-  if (suffix !== undefined) return `${formatNumber(value, digits ?? 0)}${suffix}`;
+  if (WHOLE.includes(unit)) return `${formatNumber(value, digits ?? 0)} ${unitWord(unit, length)}`.trim();
   if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
   return `${bareLength(value, length, digits)} ${lengthSuffix(length)}`;
 }

@@ -5,6 +5,7 @@ import {
   type InstrumentId,
   type ReadingSummary,
   showValue,
+  unitWord,
 } from '../measure';
 import { FACTS, factText, QUANTITIES, type Plan } from '../plan';
 import type { LengthUnit } from '../units';
@@ -67,13 +68,6 @@ export function surveySheet(
   }));
 }
 
-const UNIT_WORDS: Readonly<Record<string, string>> = { rad: '°', Nm: 'N·m', count: '', ratio: '', money: '' };
-
-const unitWord = ({ unit: kind }: Quantity, unit: LengthUnit): string => {
-  if (kind === 'mm') return unit === 'mm' ? 'mm' : 'in';
-  return UNIT_WORDS[kind] ?? kind;
-};
-
 function readingRow(
   q: Quantity,
   unit: LengthUnit,
@@ -86,7 +80,7 @@ function readingRow(
     name: quantityName(q),
     hint: q.hint,
     how: howRead(instrument, datum),
-    unit: unitWord(q, unit),
+    unit: unitWord(q.unit, unit),
     options: [],
     ticked: '',
   };

@@ -57,7 +57,7 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
           <input
             #note
             type="text"
-            class="note"
+            class="box note"
             maxlength="200"
             placeholder="Note"
             [attr.aria-label]="'Note on ' + kind().label.toLowerCase()"
@@ -108,15 +108,9 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
       line-height: 1.35;
     }
     .note {
-      display: block;
-      width: 100%;
       height: 26px;
       margin-top: 3px;
-      padding: 0 6px;
-      border: 1px solid var(--rule);
-      background: var(--field);
-      color: var(--ink);
-      font: 400 12.5px var(--words);
+      font-size: 12.5px;
     }
   `,
 })

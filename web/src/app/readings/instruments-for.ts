@@ -2,6 +2,7 @@ import {
   halfResolutionOf,
   RAD_PER_DEGREE,
   showValue,
+  unitWord,
   type FigureUnit,
   type InstrumentId,
   type LengthUnit,
@@ -13,5 +14,5 @@ export function offText(id: InstrumentId, unit: FigureUnit, lengths: LengthUnit)
   if (half === 0) return '';
   if (unit === 'rad') return `± ${Number((half / RAD_PER_DEGREE).toFixed(2))}°`;
   if (unit === 'mm' && lengths !== 'mm') return `± ${showValue(half, 'mm', 'in', 4)}`;
-  return `± ${half} ${unit === 'Nm' ? 'N·m' : unit}`;
+  return `± ${half} ${unitWord(unit, lengths)}`.trim();
 }

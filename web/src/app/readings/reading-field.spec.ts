@@ -81,4 +81,28 @@ describe('reading field', () => {
     inputs()[0]?.dispatchEvent(new Event('blur'));
     expect(store.plan().readings['donor.brakeSpace.left']).toBeUndefined();
   });
+
+  it('stores nothing for another reading before it is read', async () => {
+    document.body.append(element());
+    await type('76.1');
+    inputs()[0]?.focus();
+    await fixture.whenStable();
+    const again = [...element().querySelectorAll('button')].find((b) =>
+      b.textContent?.includes('Read it again'),
+    );
+    again?.click();
+    await fixture.whenStable();
+    expect(inputs()).toHaveLength(2);
+    expect(document.activeElement).toBe(inputs()[1]);
+    expect(store.plan().readings['donor.brakeSpace.left']?.repeats).toHaveLength(1);
+    // Left without a reading, it goes again.
+    inputs()[1]?.dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(inputs()).toHaveLength(1);
+    again?.click();
+    await fixture.whenStable();
+    await type('76.3', 1);
+    expect(store.plan().readings['donor.brakeSpace.left']?.repeats.map((r) => r.value)).toEqual([76.1, 76.3]);
+    element().remove();
+  });
 });

@@ -1,4 +1,13 @@
-import { Component, computed, inject, input, signal } from '@angular/core';
+import {
+  afterNextRender,
+  Component,
+  computed,
+  inject,
+  Injector,
+  input,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { MatMenuModule } from '@angular/material/menu';
@@ -9,7 +18,7 @@ import {
   INSTRUMENTS,
   instrumentsFor,
   quantity,
-  type FigureUnit,
+  unitWord,
   type InstrumentId,
   type Reading,
   type Repeat,
@@ -24,16 +33,6 @@ import { offText } from './instruments-for';
 import { ReadingInput, type TypedValue } from './reading-input';
 import { ZeroedOn } from './zeroed-on';
 
-/** What stands behind the field, by unit. */
-const SUFFIXES: Readonly<Partial<Record<FigureUnit, string>>> = {
-  kg: 'kg',
-  rad: '°',
-  N: 'N',
-  Nm: 'N·m',
-  MPa: 'MPa',
-  ratio: '%',
-};
-
 /** A quantity's field: its repeats, instrument, how well they agree, and the value used. */
 @Component({
   selector: 'ix-reading',
@@ -47,6 +46,8 @@ export class ReadingField {
   private readonly units = inject(UnitsService);
   private readonly person = inject(PersonService);
   private readonly photos = inject(PhotosService);
+  private readonly injector = inject(Injector);
+  private readonly inputs = viewChildren(ReadingInput);
   protected readonly selection = inject(SelectionService);
 
   readonly id = input.required<string>();
@@ -76,9 +77,13 @@ export class ReadingField {
   protected readonly quantity = computed(() => quantity(this.id()));
   protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
   protected readonly known = computed(() => this.store.results().known[this.id()]);
-  protected readonly repeats = computed<readonly (Repeat | undefined)[]>(
-    () => this.reading()?.repeats ?? [undefined],
-  );
+  private readonly stored = computed<readonly Repeat[]>(() => this.reading()?.repeats ?? []);
+  /** It is to be read once more: a field stands open for it, and nothing is stored before something is read. */
+  private readonly adding = signal(false);
+  protected readonly repeats = computed<readonly (Repeat | undefined)[]>(() => {
+    const stored = this.stored();
+    return stored.length === 0 || this.adding() ? [...stored, undefined] : stored;
+  });
   protected readonly focused = computed(() => this.selection.focused() === this.id());
   protected readonly instrument = computed(
     () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument],
@@ -89,10 +94,7 @@ export class ReadingField {
   protected readonly doubtful = computed(() =>
     this.quantity().needsLevel && this.reading() ? (this.store.results().notLevel ?? '') : '',
   );
-  protected readonly suffix = computed(() => {
-    const { unit } = this.quantity();
-    return unit === 'mm' ? this.units.suffix() : (SUFFIXES[unit] ?? '');
-  });
+  protected readonly suffix = computed(() => unitWord(this.quantity().unit, this.units.unit()));
   /** What stands for it while it is not read, or follows from the brief. */
   private readonly standing = computed(() =>
     this.reading() ? undefined : this.known()?.figure.assumed[this.id()],
@@ -113,7 +115,7 @@ export class ReadingField {
   });
   protected readonly mean = computed(() => {
     const known = this.known();
-    if (!known?.summary || known.summary.n < 2) return '';
+    if (!known?.summary) return '';
     const { unit } = this.quantity();
     return `${this.units.plain(known.figure.value, unit)} ${this.suffix()}`.trim();
   });
@@ -132,34 +134,28 @@ export class ReadingField {
   });
 
   protected set(index: number, { value, typed }: TypedValue): void {
-    const repeats = [...(this.reading()?.repeats ?? [])];
+    const repeats = [...this.stored()];
     const now = repeats[index];
     if (now?.value === value && now.typed === typed) return;
+    if (!now) this.adding.set(false);
     repeats[index] = { value, typed, who: this.person.name(), at: new Date().toISOString() };
     this.write(repeats);
   }
 
   protected clear(index: number): void {
-    if (this.repeats().length > 1) return;
-    if (index === 0) this.store.setReading(this.id(), undefined);
+    if (index >= this.stored().length) this.adding.set(false);
+    else if (this.repeats().length === 1) this.store.setReading(this.id(), undefined);
   }
 
   protected remove(index: number): void {
-    this.write((this.reading()?.repeats ?? []).filter((_, i) => i !== index));
+    if (index >= this.stored().length) this.adding.set(false);
+    else this.write(this.stored().filter((_, i) => i !== index));
   }
 
-  /** Adds a repeat that starts at the last value, for the next reading to be typed over. */
+  /** Opens a field for one more reading. */
   protected again(): void {
-    const repeats = this.reading()?.repeats ?? [];
-    const last = repeats.at(-1);
-    if (!last) return;
-    this.write([...repeats, { value: last.value }]);
-    const id = `q-${this.id()}-${repeats.length}`;
-    setTimeout(() => {
-      const field = document.getElementById(id) as HTMLInputElement | null;
-      field?.focus();
-      field?.select();
-    });
+    this.adding.set(true);
+    afterNextRender(() => this.inputs().at(-1)?.focus(), { injector: this.injector });
   }
 
   protected use(instrument: InstrumentId): void {

@@ -1,6 +1,7 @@
 import {
   Component,
   computed,
+  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -14,6 +15,7 @@ import { DraftsService } from '../state/drafts.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+import { FieldOrder, type OrderedField } from './field-order';
 
 /** What was typed and what it means. */
 export interface TypedValue {
@@ -34,7 +36,7 @@ const CLICK_MS = 250;
     <input
       #field
       type="text"
-      class="figure"
+      class="box figure"
       [class.long]="size() > 11"
       [class.longest]="size() > 13"
       autocomplete="off"
@@ -47,7 +49,7 @@ const CLICK_MS = 250;
       [attr.data-quantity]="quantity().id"
       [placeholder]="placeholder()"
       (input)="type(field.value)"
-      (focus)="focus()"
+      (focus)="entered()"
       (blur)="leave()"
       (keydown.enter)="next($event)"
       (keydown.escape)="giveUp()"
@@ -61,26 +63,11 @@ const CLICK_MS = 250;
       display: block;
       position: relative;
     }
-    input {
-      width: 100%;
-      height: 30px;
-      padding: 0 8px;
-      border: 1px solid var(--rule);
-      border-radius: 3px;
-      background: var(--field);
-      color: var(--ink);
+    input.box {
       font-size: 14px;
-      text-align: right;
     }
     input:focus {
-      border-color: var(--dye);
-      outline: 1px solid var(--dye);
-      outline-offset: 0;
       background: var(--sheet);
-    }
-    input[aria-invalid] {
-      border-color: var(--red);
-      outline-color: var(--red);
     }
     input::placeholder {
       color: var(--ink-2);
@@ -94,12 +81,12 @@ const CLICK_MS = 250;
       line-height: 1.3;
     }
     /* A tape fraction with its remainder stands whole. */
-    input.long {
+    input.box.long {
       padding: 0 5px;
       font-size: 12.5px;
       letter-spacing: -0.3px;
     }
-    input.longest {
+    input.box.longest {
       padding: 0 3px;
       font-size: 11px;
       letter-spacing: -0.4px;
@@ -112,6 +99,15 @@ export class ReadingInput {
   private readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly order = inject(FieldOrder);
+  /** Where it stands among the other fields. */
+  private readonly place: OrderedField = {
+    element: this.host.nativeElement,
+    focus: () => {
+      this.field().nativeElement.focus();
+      this.field().nativeElement.select();
+    },
+  };
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
 
   readonly quantity = input.required<Quantity>();
@@ -145,17 +141,22 @@ export class ReadingInput {
   });
 
   constructor() {
+    inject(DestroyRef).onDestroy(this.order.join(this.place));
     // A jump from a check or a dimension lands here.
     effect(() => {
       if (this.selection.wanted() !== this.quantity().id || this.index() !== 0) return;
       this.host.nativeElement.scrollIntoView({ block: 'center' });
-      this.field().nativeElement.focus();
-      this.field().nativeElement.select();
+      this.place.focus();
     });
     // A value that changes from outside, by undo or another page, replaces what stands here.
     effect(() => {
       if (this.value() !== this.lastSent) this.typing.set(undefined);
     });
+  }
+
+  /** Puts the cursor into it. */
+  focus(): void {
+    this.place.focus();
   }
 
   protected type(text: string): void {
@@ -174,13 +175,13 @@ export class ReadingInput {
     this.typedValue.emit({ value: read.value, typed: text.trim() });
   }
 
-  protected focus(): void {
+  protected entered(): void {
     this.selection.focused.set(this.quantity().id);
   }
 
   /** An empty field takes the reading out only when it is left, not while it is being retyped. */
   protected leave(): void {
-    if (this.typing()?.trim() === '') this.cleared.emit();
+    if (this.shown().trim() === '') this.cleared.emit();
     this.lastSent = undefined;
     this.typing.set(undefined);
     this.store.saveNow();
@@ -205,11 +206,7 @@ export class ReadingInput {
   protected next(event: Event): void {
     event.preventDefault();
     this.store.saveNow();
-    const all = [...document.querySelectorAll<HTMLInputElement>('input[data-quantity]')];
-    const at = all.indexOf(this.field().nativeElement);
-    const target = all[at + ((event as KeyboardEvent).shiftKey ? -1 : 1)];
-    target?.focus();
-    target?.select();
+    this.order.go(this.place, (event as KeyboardEvent).shiftKey);
   }
 
   private valueText(): string {

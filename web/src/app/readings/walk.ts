@@ -18,6 +18,7 @@ import {
   QUANTITIES,
   quantityName,
   readQuantity,
+  unitWord,
   type InstrumentId,
   type Parsed,
   type Quantity,
@@ -100,11 +101,7 @@ export class Walk {
   ]);
   protected readonly facts = computed(() => factsWith(this.quantity()));
   protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.quantity().id));
-  protected readonly suffix = computed(() => {
-    const { unit } = this.quantity();
-    if (unit === 'mm') return this.units.suffix();
-    return { kg: 'kg', rad: '°', Nm: 'N·m' }[unit as string] ?? '';
-  });
+  protected readonly suffix = computed(() => unitWord(this.quantity().unit, this.units.unit()));
   /** With what it is read, and from where. */
   protected readonly how = computed(() => {
     const { instrument, datum } = this.quantity();

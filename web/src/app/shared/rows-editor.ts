@@ -60,6 +60,7 @@ const NEW = '';
                   <input
                     type="text"
                     maxlength="60"
+                    class="box"
                     [class.figure]="c.kind !== 'text'"
                     [attr.aria-label]="label(c, i)"
                     [value]="kept(row.id, c.key) ?? show(c, row.values[c.key])"
@@ -100,6 +101,7 @@ const NEW = '';
                 <input
                   type="text"
                   maxlength="60"
+                  class="box"
                   [class.figure]="c.kind !== 'text'"
                   [attr.aria-label]="label(c)"
                   [value]="kept('', c.key) ?? ''"
@@ -140,23 +142,14 @@ const NEW = '';
     td {
       padding: 2px;
     }
-    input,
     select {
       width: 100%;
       min-width: 0;
-      height: 30px;
+    }
+    input {
       padding: 0 5px;
-      border: 1px solid var(--rule);
-      border-radius: 3px;
-      background: var(--field);
-      color: var(--ink);
-      font: 400 13px var(--words);
-    }
-    input.figure {
-      font-family: var(--figures);
-    }
-    input[aria-invalid] {
-      border-color: var(--red);
+      font-size: 13px;
+      text-align: left;
     }
     .new input {
       border-style: dashed;

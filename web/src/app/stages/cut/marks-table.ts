@@ -14,7 +14,7 @@ import { PlanStore } from '../../state/plan-store';
       <small>from the {{ datum() }}</small>
     </ix-heading>
     @if (marks(); as m) {
-      <table>
+      <table class="grid">
         <caption class="hidden">{{ title() }} scribe marks</caption>
         <tbody>
           @for (row of rows(); track row.label) {
@@ -31,9 +31,7 @@ import { PlanStore } from '../../state/plan-store';
   `,
   styles: `
     table {
-      width: 100%;
       margin-bottom: 4px;
-      border-collapse: collapse;
     }
     tr {
       display: flex;
@@ -41,10 +39,10 @@ import { PlanStore } from '../../state/plan-store';
       gap: 0 8px;
       align-items: baseline;
       justify-content: space-between;
-      border-bottom: 1px solid var(--rule);
     }
     th,
     td {
+      flex: none;
       padding: 4px 0;
       font-size: 13px;
       font-weight: 400;

@@ -27,6 +27,7 @@ import { PlanStore } from '../../state/plan-store';
           <span class="second">Reason; it stands in the comparison</span>
           <input
             #why
+            class="box"
             type="text"
             maxlength="300"
             [value]="reason()"
@@ -80,15 +81,8 @@ import { PlanStore } from '../../state/plan-store';
       margin-top: 4px;
       font-size: 12.5px;
     }
-    label input {
-      width: 100%;
+    input {
       max-width: 620px;
-      height: 32px;
-      padding: 0 8px;
-      border: 1px solid var(--rule);
-      background: var(--field);
-      color: var(--ink);
-      font: 400 14px var(--words);
     }
     .keys {
       display: flex;

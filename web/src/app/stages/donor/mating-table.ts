@@ -28,7 +28,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
         </span>
       }
     </p>
-    <table>
+    <table class="grid wide">
       <thead>
         <tr>
           <th scope="col">Joint</th>
@@ -113,22 +113,14 @@ const ICONS: Readonly<Record<Verdict, string>> = {
       color: var(--red);
     }
     table {
-      width: 100%;
-      border-collapse: collapse;
       background: var(--sheet);
     }
     th,
     td {
-      padding: 4px 9px;
-      border-bottom: 1px solid var(--rule);
+      padding-left: 9px;
       font-size: 13px;
       text-align: left;
       vertical-align: top;
-    }
-    thead th {
-      color: var(--ink-2);
-      font-size: 12.5px;
-      font-weight: 500;
     }
     tbody tr {
       cursor: pointer;

@@ -82,7 +82,7 @@ const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
           <input
             #roll
             type="text"
-            class="figure"
+            class="box figure"
             inputmode="decimal"
             placeholder="0.0"
             [value]="rollText()"
@@ -135,14 +135,9 @@ const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
       align-items: baseline;
       font-size: 13.5px;
     }
-    .roll input {
+    .roll input.box {
       width: 64px;
       height: 28px;
-      padding: 0 6px;
-      border: 1px solid var(--rule);
-      background: var(--field);
-      color: var(--ink);
-      text-align: right;
     }
     p.second {
       font-size: 12.5px;
