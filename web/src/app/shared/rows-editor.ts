@@ -62,6 +62,7 @@ const NEW = '';
                     maxlength="60"
                     class="box"
                     [class.figure]="c.kind !== 'text'"
+                    [class.long]="(kept(row.id, c.key) ?? show(c, row.values[c.key])).length > 7"
                     [attr.aria-label]="label(c, i)"
                     [value]="kept(row.id, c.key) ?? show(c, row.values[c.key])"
                     [attr.aria-invalid]="kept(row.id, c.key) === undefined ? null : 'true'"
@@ -146,10 +147,14 @@ const NEW = '';
       width: 100%;
       min-width: 0;
     }
-    input {
+    input.box {
       padding: 0 5px;
       font-size: 13px;
-      text-align: left;
+    }
+    input.box.long {
+      padding: 0 2px;
+      font-size: 11px;
+      letter-spacing: -0.6px;
     }
     .new input {
       border-style: dashed;

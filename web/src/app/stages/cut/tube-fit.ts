@@ -1,35 +1,16 @@
 import { Component, computed, inject } from '@angular/core';
 import { tubes, float, ends, learned, SIDES, type Figure, type Side } from '@intervex/core';
-import { FigureValue } from '../../shared/figure-value';
+import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
 import { OpenChecks } from '../../stage/open-checks';
-
-type Row = readonly [label: string, left: Figure | undefined, right: Figure | undefined, digits?: number];
 
 /** New tubes and full-float ends side by side: lengths, fits at both extremes, what pressing asks, hold points. */
 @Component({
   selector: 'ix-tube-fit',
-  imports: [FigureValue, OpenChecks],
+  imports: [OpenChecks, SidedTable],
   template: `
     @for (table of tables(); track table.title) {
-      <table class="grid">
-        <thead>
-          <tr>
-            <th scope="col">{{ table.title }}</th>
-            <th scope="col">Left</th>
-            <th scope="col">Right</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of table.rows; track row[0]) {
-            <tr>
-              <th scope="row">{{ row[0] }}</th>
-              <td><ix-figure [figure]="row[1]" [digits]="row[3]" /></td>
-              <td><ix-figure [figure]="row[2]" [digits]="row[3]" /></td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <ix-sided [title]="table.title" [rows]="table.rows" />
     }
     @if (pressing()) {
       <ix-open-checks of="tube" />
@@ -44,11 +25,6 @@ type Row = readonly [label: string, left: Figure | undefined, right: Figure | un
       <ix-open-checks of="float" />
     }
   `,
-  styles: `
-    table {
-      margin-top: 10px;
-    }
-  `,
 })
 export class TubeFit {
   private readonly store = inject(PlanStore);
@@ -58,8 +34,12 @@ export class TubeFit {
   protected readonly tables = computed(() => {
     const { of } = this.store.results();
     const [pressing, made, ending, after] = [of(tubes), of(float), of(ends), of(learned)];
-    const row = (label: string, of: (side: Side) => Figure | undefined, digits?: number): Row =>
-      digits === undefined ? [label, of('left'), of('right')] : [label, of('left'), of('right'), digits];
+    const row = (label: string, of: (side: Side) => Figure | undefined, digits?: number): SidedRow => ({
+      label,
+      left: of('left'),
+      right: of('right'),
+      digits,
+    });
     const pressed = [
       row('Cut the tube to', (s) => pressing.piece[s]),
       row('Loosest', (s) => pressing.fit[s]?.least, 2),

@@ -11,12 +11,12 @@ import {
   KIND_WORDS,
   OPEN_BREAKAWAY_NM,
   routeSummary,
-  SIDES,
   type Check,
   type Fact,
 } from '@intervex/core';
 import { EVIDENCE_WORDS } from '../../readings/fact-field';
 import { FigureValue } from '../../shared/figure-value';
+import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { JumpService } from '../../state/jump.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
@@ -32,7 +32,7 @@ const SLIP_STEPS = [
 /** What was found out about a donor, what speaks against it, and the decision. */
 @Component({
   selector: 'ix-judge-desk',
-  imports: [DonorVerdictCard, FigureValue, MatIconModule],
+  imports: [DonorVerdictCard, FigureValue, MatIconModule, SidedTable],
   templateUrl: './judge-desk.html',
   styleUrls: ['../../stage/open-checks.scss', './judge-desk.scss'],
 })
@@ -40,12 +40,21 @@ export class JudgeDesk {
   private readonly jumps = inject(JumpService);
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
-  protected readonly sides = SIDES;
 
-  protected readonly demand = computed(() => this.store.results().of(demand));
   protected readonly judged = computed(() => {
     const { of } = this.store.results();
-    return { ratio: of(ratio), slip: of(slip), capacity: of(capacity) };
+    return { ratio: of(ratio), slip: of(slip) };
+  });
+  protected readonly carried = computed((): readonly SidedRow[] => {
+    const { of } = this.store.results();
+    const { left, right } = of(capacity);
+    return [
+      { label: 'Must carry', left: of(demand), once: true },
+      { label: 'Smallest diameter', left: left?.diameter, right: right?.diameter, digits: 2 },
+      { label: 'Yields at', left: left?.capacity, right: right?.capacity },
+      { label: 'Shear at launch', left: left?.shear, right: right?.shear, digits: 0 },
+      { label: 'Factor on yield', left: left?.factor, right: right?.factor, digits: 1 },
+    ];
   });
   private readonly open = computed(() =>
     this.store

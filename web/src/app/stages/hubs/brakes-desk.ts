@@ -2,7 +2,7 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { ends, brakes, limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
-import { FigureValue } from '../../shared/figure-value';
+import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { CounterService } from '../../state/counter.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
@@ -17,7 +17,7 @@ const USUAL_HIGH = 50.8;
 /** Where rotor and caliper stand, kits of the counter against this axle and rim, and the decision between them. */
 @Component({
   selector: 'ix-brakes',
-  imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
+  imports: [OpenChecks, SidedTable, MatButtonModule, MatIconModule],
   providers: [CounterService],
   templateUrl: './brakes-desk.html',
   styles: `
@@ -45,14 +45,19 @@ export class BrakesDesk {
   protected readonly verdict = computed(() => this.store.plan().verdicts.brakes);
   protected readonly rows = computed(() => {
     const { rotor, shim, radius, rim, hose } = this.brakes();
-    const row = (label: string, left: Figure | undefined, right?: Figure) => ({ label, left, right });
+    const row = (label: string, left: Figure | undefined, right: Figure | undefined): SidedRow => ({
+      label,
+      left,
+      right,
+    });
+    const once = (label: string, left: Figure | undefined): SidedRow => ({ label, left, once: true });
     return [
       row('Brake space', this.store.results().of(ends).space.left, this.store.results().of(ends).space.right),
       row('Rotor’s middle from the housing end', rotor.left, rotor.right),
       row('Shim under the bracket', shim.left, shim.right),
-      row('Arm of the brake', radius),
-      row('Rotor’s edge to the rim', rim),
-      row('Hose left at full droop', hose),
+      once('Arm of the brake', radius),
+      once('Rotor’s edge to the rim', rim),
+      once('Hose left at full droop', hose),
     ];
   });
   /** Every kit with what does not fit, and what its rotor gains over the one there is. */

@@ -2,6 +2,7 @@ import { Component, computed, inject } from '@angular/core';
 import { MatRadioModule } from '@angular/material/radio';
 import { ways, joints, ends, RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
+import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
 import { JointPart } from '../donor/joint-part';
 import { VERDICT_WORDS } from '../donor/verdict-words';
@@ -9,7 +10,7 @@ import { VERDICT_WORDS } from '../donor/verdict-words';
 /** Ways to hold the shafts in: what each does to brake space and shafts, and what happens when one breaks. */
 @Component({
   selector: 'ix-retention',
-  imports: [FigureValue, JointPart, MatRadioModule],
+  imports: [SidedTable, FigureValue, JointPart, MatRadioModule],
   template: `
     <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
       <table class="grid cards">
@@ -50,27 +51,7 @@ import { VERDICT_WORDS } from '../donor/verdict-words';
       Brake space, half and shaft grow by what the WMS moves; the cut in this plan is worked out with them, so
       the width stays as wanted.
     </p>
-    <table class="grid">
-      <thead>
-        <tr>
-          <th scope="col">With the ends chosen</th>
-          <th scope="col">Left</th>
-          <th scope="col">Right</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="row">Brake space</th>
-          <td><ix-figure [figure]="ends().space.left" /></td>
-          <td><ix-figure [figure]="ends().space.right" /></td>
-        </tr>
-        <tr>
-          <th scope="row">Shaft before the cut</th>
-          <td><ix-figure [figure]="ends().shaft.left" /></td>
-          <td><ix-figure [figure]="ends().shaft.right" /></td>
-        </tr>
-      </tbody>
-    </table>
+    <ix-sided title="With the ends chosen" [rows]="chosen()" />
     <h2>Bearing and seal</h2>
     <div class="rings">
       @for (ring of rings(); track ring.id) {
@@ -127,7 +108,13 @@ export class RetentionDesk {
         return ring ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : why }] : [];
       }),
   );
-  protected readonly ends = computed(() => this.store.results().of(ends));
+  protected readonly chosen = computed((): readonly SidedRow[] => {
+    const { space, shaft } = this.store.results().of(ends);
+    return [
+      { label: 'Brake space', ...space },
+      { label: 'Shaft before the cut', ...shaft },
+    ];
+  });
 
   protected choose(to: Retention): void {
     this.store.choose('retentionTo', to);

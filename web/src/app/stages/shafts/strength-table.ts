@@ -1,6 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
-import { strength, shafts, limitValue, type Figure, type LimitId, type SideStrength } from '@intervex/core';
-import { FigureValue } from '../../shared/figure-value';
+import { strength, shafts, limitValue, type LimitId, type ShaftNeed, type SideStrength } from '@intervex/core';
+import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
 import { OpenChecks } from '../../stage/open-checks';
 
@@ -33,66 +33,36 @@ const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: st
 /** What both shafts bear, side by side, and the checks of it. */
 @Component({
   selector: 'ix-strength',
-  imports: [FigureValue, OpenChecks],
+  imports: [OpenChecks, SidedTable],
   template: `
-    <table class="grid">
-      <thead>
-        <tr>
-          <th scope="col">Shaft</th>
-          <td class="note"></td>
-          <th scope="col">Left</th>
-          <th scope="col">Right</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="row">Where from</th>
-          <td class="note second">by the chosen way to cut</td>
-          <td>{{ sources().left }}</td>
-          <td>{{ sources().right }}</td>
-        </tr>
-        @for (row of rows(); track row.label) {
-          <tr>
-            <th scope="row">{{ row.label }}</th>
-            <td class="note second">{{ row.note }}</td>
-            <td><ix-figure [figure]="row.left" [digits]="row.digits" /></td>
-            <td><ix-figure [figure]="row.right" [digits]="row.digits" /></td>
-          </tr>
-        }
-        <tr>
-          <th scope="row">Twist apart</th>
-          <td class="note second">left less right</td>
-          <td><ix-figure [figure]="strength().twistApart" /></td>
-          <td></td>
-        </tr>
-      </tbody>
-    </table>
+    <ix-sided title="Shaft" [rows]="rows()" [noted]="true" />
     <ix-open-checks of="strength" />
     <ix-open-checks of="shaft" />
   `,
 })
 export class StrengthTable {
   private readonly store = inject(PlanStore);
-  protected readonly strength = computed(() => this.store.results().of(strength));
-  protected readonly sources = computed(() => {
-    const { left, right } = this.store.results().of(shafts).needs;
-    return { left: (left && SOURCES[left.source]) ?? '–', right: (right && SOURCES[right.source]) ?? '–' };
-  });
-  protected readonly rows = computed(() => {
-    const { needs } = this.store.results().of(shafts);
-    const { left, right } = this.strength().side;
-    const row = (
-      label: string,
-      note: string,
-      l: Figure | undefined,
-      r: Figure | undefined,
-      digits?: number,
-    ) => ({ label, note, left: l, right: r, digits });
+  protected readonly rows = computed((): readonly SidedRow[] => {
+    const { of } = this.store.results();
+    const { needs } = of(shafts);
+    const { side, twistApart } = of(strength);
+    const from = (need: ShaftNeed | undefined) => (need && SOURCES[need.source]) ?? '–';
     return [
-      row('Length', 'wheel face to inner end', needs.left?.fitted, needs.right?.fitted),
-      ...ROWS.map(([key, label, note, digits]) =>
-        row(label, note || this.wanted(key), left[key], right[key], digits),
-      ),
+      { label: 'Where from', note: 'by the chosen way to cut', words: [from(needs.left), from(needs.right)] },
+      {
+        label: 'Length',
+        note: 'wheel face to inner end',
+        left: needs.left?.fitted,
+        right: needs.right?.fitted,
+      },
+      ...ROWS.map(([key, label, note, digits]) => ({
+        label,
+        note: note || this.wanted(key),
+        left: side.left[key],
+        right: side.right[key],
+        digits,
+      })),
+      { label: 'Twist apart', note: 'left less right', left: twistApart, once: true },
     ];
   });
 
