@@ -46,6 +46,23 @@ const stagesUse = STAGES.map((stage) => ({
   },
 }));
 
+/** What stands on the page of each stage, under the same rule; none of the page’s other rooms knows a stage. */
+const screensUse = STAGES.map((stage) => ({
+  name: `screen-${stage}-uses`,
+  severity: 'error',
+  comment: `web stages/${stage} may use only itself and what its stage may read.`,
+  from: { path: `^web/src/app/stages/${stage}/`, pathNot: '\\.spec\\.ts$' },
+  to: {
+    path: '^web/src/app/stages/',
+    pathNot: `^web/src/app/stages/(${[stage, ...usesOf(stage)].join('|')})/`,
+  },
+}));
+
+/** The folders of what stands outside. */
+const PORTS = readdirSync('server/src/ports', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name);
+
 const floor = (name, from, to, comment) => ({
   name,
   severity: 'error',
@@ -59,6 +76,28 @@ module.exports = {
   forbidden: [
     ...roomsOnlyDown,
     ...stagesUse,
+    ...screensUse,
+    {
+      name: 'page-names-no-stage',
+      severity: 'error',
+      comment: 'The page knows the stages by their list alone.',
+      from: { path: '^web/src/', pathNot: '(^web/src/app/stages/|\\.spec\\.ts$|/testing/)' },
+      to: { path: '^web/src/app/stages/', pathNot: '^web/src/app/stages/index\\.ts$' },
+    },
+    {
+      name: 'only-services-ask',
+      severity: 'error',
+      comment: 'Components do not call the server: services do.',
+      from: { path: '^web/src/', pathNot: '(\\.service|plan-store|\\.spec)\\.ts$' },
+      to: { path: '^web/src/app/state/api\\.service\\.ts$' },
+    },
+    {
+      name: 'server-names-no-port',
+      severity: 'error',
+      comment: 'What stands outside is known by its list alone.',
+      from: { path: '^server/src/', pathNot: '(^server/src/ports/|\\.spec\\.ts$)' },
+      to: { path: `^server/src/ports/(${PORTS.join('|')})/` },
+    },
     {
       name: 'core-names-no-stage',
       severity: 'error',

@@ -1,12 +1,10 @@
 import { build } from 'esbuild';
+import { existsSync, readdirSync } from 'node:fs';
 
-// Each stand-in is one file; packages stay outside.
+// Each stand-in is one file, named by its folder; packages stay outside.
+const ids = readdirSync('src').filter((id) => existsSync(`src/${id}/standin.json`));
 await build({
-  entryPoints: {
-    bench: 'src/bench/main.ts',
-    'parts-counter': 'src/parts-counter/main.ts',
-    'shaft-maker': 'src/shaft-maker/main.ts',
-  },
+  entryPoints: Object.fromEntries(ids.map((id) => [id, `src/${id}/main.ts`])),
   outdir: 'dist',
   bundle: true,
   platform: 'node',

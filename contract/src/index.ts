@@ -1,4 +1,3 @@
-export * from './instrument-line';
 export * from './plan-file';
 export * from './plan-schema';
 export * from './problems';

@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { deviceSchema } from './ports/bench';
+import { receivedSchema, settleSchema } from './ports/maker';
+import { counterSchema, pairQuestionSchema, partsQuerySchema } from './ports/parts';
 import {
-  counterSchema,
-  deviceSchema,
   orderSheetQuerySchema,
-  pairQuestionSchema,
-  partsQuerySchema,
   readingsQuerySchema,
-  receivedSchema,
-  settleSchema,
   shapeFileSchema,
   surveySheetQuerySchema,
 } from './requests';

@@ -19,7 +19,7 @@ import {
 } from '../src/stage';
 
 // A stage that the house does not have: everything of it stands here.
-const UNDER = { id: 'toy', belongs: 'donor', headings: { wobble: 'Wobble', looks: 'Looks' } } as const;
+const UNDER = { id: 'toy', belongs: 'axle', headings: { wobble: 'Wobble', looks: 'Looks' } } as const;
 const quantity = quantitiesOf(UNDER)('wobble', { datum: 'none', instrument: 'indicator' });
 const fact = factsOf(UNDER)('looks');
 const toy = words({
@@ -32,7 +32,7 @@ const toy = words({
   facts: [fact('toy.colour', 'Colour', 'As it looks.', { red: 'red', green: 'green' })],
   limits: [lengthLimit('toy.most', 'Most that it may wobble', 1.5, 8)],
   section: {
-    choices: { toyWay: field(oneOf(['spin', 'swing']), 'spin', { since: 6, belongs: 'donor' }) },
+    choices: { toyWay: field(oneOf(['spin', 'swing']), 'spin', { since: 6, belongs: 'axle' }) },
     parts: {
       toyBox: field(object<{ readonly size: number }>({ size: number(1, 5) }), { size: 2 }, { since: 6 }),
     },
@@ -158,7 +158,7 @@ describe('a stage that is put into the list', () => {
     const offer = {
       number: 'D-1',
       name: 'Other axle',
-      kind: 'donor',
+      kind: 'salvage',
       seller: 'Yard',
       price: 9,
       stock: 1,

@@ -124,7 +124,7 @@ test('the mating table finds the bearing nobody makes, and goes on from the last
   } finally {
     await counter(request, { failing: false, slowMs: 0, outOfStock: false });
   }
-  killStandin('parts-counter.js', PORT + 2);
+  killStandin('parts.js', PORT + 2);
   await page.getByRole('button', { name: 'Ask again' }).click();
   await expect(page.getByRole('button', { name: 'Ask again' })).toBeEnabled();
   // It comes back by itself.

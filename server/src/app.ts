@@ -4,17 +4,15 @@ import serveCompressed from 'express-static-gzip';
 import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import type { Logger } from 'pino';
-import type { Ports } from './config';
 import type { Pool } from './db/pool';
 import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
-import { instrumentRoutes } from './instruments/routes';
 import type { LiveStreams } from './live/routes';
-import { partRoutes } from './parts/routes';
 import { photoRoutes } from './photos/routes';
+import { PORTS } from './ports';
+import type { Addresses } from './ports/port';
 import { planRoutes } from './plans/routes';
 import { readingRoutes } from './readings/routes';
-import { orderRoutes } from './orders/routes';
 import { shapeRoutes } from './shapes/routes';
 import { sheetRoutes } from './sheets/routes';
 import { compareRoutes } from './compare/routes';
@@ -25,8 +23,8 @@ export interface AppParts {
   readonly webRoot: string | undefined;
   /** Streams of live news; absent where none are wanted. */
   readonly live?: LiveStreams;
-  /** Where the bench of instruments and the parts counter stand; either may be absent. */
-  readonly ports?: Ports;
+  /** Where what is outside stands; any may be absent. */
+  readonly ports?: Addresses;
   /** Which start of the application this is; health tells it. */
   readonly instance?: string | undefined;
 }
@@ -64,7 +62,12 @@ export function createApp({ pool, log, webRoot, live, ports, instance }: AppPart
   return app;
 }
 
-function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {}, instance?: string): Router {
+function apiRoutes(
+  pool: Pool,
+  live: LiveStreams | undefined,
+  ports: Addresses = {},
+  instance?: string,
+): Router {
   const api = Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -76,8 +79,8 @@ function apiRoutes(pool: Pool, live: LiveStreams | undefined, ports: Ports = {},
   });
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
-  api.use(photoRoutes(pool), readingRoutes(pool), instrumentRoutes(ports.bench), partRoutes(pool, ports.parts));
-  api.use(shapeRoutes(pool), orderRoutes(pool, ports.maker));
+  api.use(photoRoutes(pool), readingRoutes(pool), shapeRoutes(pool));
+  for (const port of PORTS) api.use(port.routes(pool, ports[port.id]));
   api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool));
   return api;
 }

@@ -1,12 +1,5 @@
-/** Addresses of outside devices and services. */
-export interface Ports {
-  /** The bench of instruments. */
-  readonly bench?: string;
-  /** The parts counter. */
-  readonly parts?: string;
-  /** The shaft maker. */
-  readonly maker?: string;
-}
+import { PORTS } from './ports';
+import { addressesOf, type Addresses } from './ports/port';
 
 /** What the process is told by its environment. */
 export interface Config {
@@ -15,7 +8,8 @@ export interface Config {
   /** Folder with the built page; absent in tests that need only the interface. */
   readonly webRoot: string | undefined;
   readonly logLevel: string;
-  readonly ports: Ports;
+  /** Addresses of what stands outside. */
+  readonly ports: Addresses;
   /** Which start of the application this is; tools compare it to know that it is theirs that answers. */
   readonly instance: string | undefined;
 }
@@ -27,25 +21,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     throw new Error(`PORT is “${env['PORT'] ?? ''}”; it must be a port number such as 4300.`);
   const databaseUrl = env['DATABASE_URL'];
   if (!databaseUrl) throw new Error('DATABASE_URL is missing; set it to postgres://user@host:port/name.');
-  const ports = {
-    ...address(env, 'INTERVEX_BENCH_URL', 'bench'),
-    ...address(env, 'INTERVEX_PARTS_URL', 'parts'),
-    ...address(env, 'INTERVEX_MAKER_URL', 'maker'),
-  };
   return {
     port,
     databaseUrl,
     webRoot: env['INTERVEX_WEB_ROOT'],
     logLevel: env['LOG_LEVEL'] ?? 'info',
-    ports,
+    ports: addressesOf(PORTS, env),
     instance: env['INTERVEX_INSTANCE'],
   };
-}
-
-function address(env: NodeJS.ProcessEnv, name: string, key: keyof Ports): Ports {
-  const url = env[name];
-  if (!url) return {};
-  if (!URL.canParse(url))
-    throw new Error(`${name} is “${url}”; it must be an address such as http://127.0.0.1:4301.`);
-  return { [key]: url };
 }

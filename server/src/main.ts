@@ -9,7 +9,7 @@ import { createPool } from './db/pool';
 import { seedDemo } from './demo/seed';
 import { LiveFeed } from './live/feed';
 import { liveStreams } from './live/routes';
-import { resumePaying } from './orders/service';
+import { PORTS } from './ports';
 
 /** How long open requests may still take once asked to stop. */
 const STOP_MS = 5000;
@@ -32,14 +32,15 @@ const server = createServer(
 server.listen(config.port, '127.0.0.1', () => {
   log.info({ address: server.address() }, 'listening');
 });
-void resumePaying(pool, config.ports.maker).then(
-  (settled) => {
-    if (settled) log.info({ settled }, 'orders that were being paid are settled');
-  },
-  (error: unknown) => {
-    log.error({ err: error }, 'orders that were being paid stay so');
-  },
-);
+for (const { id, resume } of PORTS)
+  void resume?.(pool, config.ports[id]).then(
+    (settled) => {
+      if (settled) log.info({ port: id, settled }, 'what was cut off is settled');
+    },
+    (error: unknown) => {
+      log.error({ port: id, err: error }, 'what was cut off stays so');
+    },
+  );
 server.on('error', (error) => {
   log.fatal({ err: error }, 'cannot listen');
   process.exit(1);

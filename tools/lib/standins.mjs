@@ -1,3 +1,4 @@
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { freePort } from './cluster.mjs';
@@ -5,17 +6,22 @@ import { ROOT } from './paths.mjs';
 import { say } from './say.mjs';
 import { supervise } from './supervise.mjs';
 
-/** Stand-ins of outside devices and services, and how the server is told where they are. */
-const STANDINS = [
-  { name: 'bench', file: 'bench.js', variable: 'INTERVEX_BENCH_URL', what: 'Instruments on the bench' },
-  {
-    name: 'parts counter',
-    file: 'parts-counter.js',
-    variable: 'INTERVEX_PARTS_URL',
-    what: 'Parts counter',
-  },
-  { name: 'shaft maker', file: 'shaft-maker.js', variable: 'INTERVEX_MAKER_URL', what: 'Shaft maker' },
-];
+const FOLDER = join(ROOT, 'standins/src');
+
+/**
+ * Stand-ins of outside devices and services, each in a folder by its port’s id, in the order of their addresses.
+ *
+ * @returns {{ id: string, name: string, what: string, after: number, variable: string }[]}
+ */
+const standins = () =>
+  readdirSync(FOLDER)
+    .filter((id) => existsSync(join(FOLDER, id, 'standin.json')))
+    .map((id) => ({
+      ...JSON.parse(readFileSync(join(FOLDER, id, 'standin.json'), 'utf8')),
+      id,
+      variable: `INTERVEX_${id.toUpperCase()}_URL`,
+    }))
+    .sort((a, b) => a.after - b.after);
 
 /**
  * The port wanted where nobody listens on it, else any free one.
@@ -46,14 +52,14 @@ export async function startStandins(port, env) {
   const pages = [];
   /** @type {{ stop: () => Promise<void> }[]} */
   const running = [];
-  for (const [i, { name, file, variable, what }] of STANDINS.entries()) {
+  for (const { id, name, after, variable, what } of standins()) {
     if (env[variable]) continue;
-    const at = await portNear(port + 1 + i);
+    const at = await portNear(port + after);
     const url = `http://127.0.0.1:${at}`;
     addresses[variable] = url;
     pages.push({ what, url });
     running.push(
-      supervise(join(ROOT, 'standins/dist', file), {
+      supervise(join(ROOT, 'standins/dist', `${id}.js`), {
         env: { ...env, PORT: String(at) },
         onGiveUp: (message) => say(`The stand-in of the ${name} is left stopped. ${message}`),
       }),

@@ -253,7 +253,7 @@ describe('a plan for a salvage donor', () => {
   };
   const donor: PartOffer = {
     ...offer('OW-9', { teeth: 28, holes: 5, pcd: 114.3, retention: 2 }),
-    kind: 'donor',
+    kind: 'salvage',
   };
   const made = planForDonor(plan, donor);
 

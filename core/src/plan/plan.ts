@@ -8,6 +8,7 @@ import type {
   PartSearch,
   PartsOf,
   SearchIdOf,
+  Belongs,
   Section,
   VerdictsOf,
 } from '../stage';
@@ -63,7 +64,7 @@ export const CHOICE_FIELDS = joined((s) => s.choices);
 export const PART_FIELDS = joined((s) => s.parts);
 export const VERDICT_FIELDS = joined((s) => s.verdicts);
 export const SEARCH_BELONGS = joined((s) => s.searches) as unknown as Readonly<
-  Record<SearchId, 'car' | 'donor'>
+  Record<SearchId, Belongs>
 >;
 export const SEARCH_IDS = Object.keys(SEARCH_BELONGS) as readonly SearchId[];
 

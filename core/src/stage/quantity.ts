@@ -1,8 +1,8 @@
 import type { Side } from '../geometry';
 import type { FigureUnit, InstrumentId } from '../measure';
 
-/** Whose it is: the car’s and its builder’s, or the donor’s. What is the donor’s goes with it. */
-export type Belongs = 'car' | 'donor';
+/** Whose it is: the car’s and its builder’s, or the donor axle’s. What is the axle’s goes with it. */
+export type Belongs = 'car' | 'axle';
 
 /** Something the plan holds a reading of. */
 export interface Quantity<I extends string = string> {

@@ -116,7 +116,7 @@ describe('plans of an earlier version', () => {
     const id = await fresh();
     const { launch: _, gears: __, tools: ___, ...brief } = { ...EMPTY_PLAN.brief, vehicle: 'Penn Hauler' };
     await h.pool.query(
-      `insert into plan_revisions (variant_id, revision, kind, parent, plan, plan_version, who) values ($1, 2, 'edit', 1, $2, 3, 'Ansa')`,
+      `insert into plan_revisions (variant_id, revision, kind, parent, plan, plan_version, who) values ($1, 2, 'edit', 1, $2, 2, 'Ansa')`,
       [id, JSON.stringify({ ...EMPTY_PLAN, brief })],
     );
     await h.pool.query('update variants set head = 2 where id = $1', [id]);

@@ -6,11 +6,11 @@ import pg from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
 import { createApp } from '../app';
-import type { Ports } from '../config';
 import { migrate } from '../db/migrate';
 import { createPool, type Pool } from '../db/pool';
 import { LiveFeed } from '../live/feed';
 import { liveStreams } from '../live/routes';
+import type { Addresses } from '../ports/port';
 
 export const MIGRATIONS = join(import.meta.dirname, '../../migrations');
 
@@ -46,7 +46,7 @@ export async function emptyDatabase(): Promise<string> {
 /** @param before what the database holds already, such as what an earlier build left in it */
 export async function startHarness(
   webRoot?: string,
-  ports: Ports = {},
+  ports: Addresses = {},
   before: (pool: Pool) => Promise<void> = async () => {},
 ): Promise<Harness> {
   const log = pino({ level: 'silent' });

@@ -14,7 +14,7 @@ const heldBy = ({ size }: PartOffer): Retention => RETENTIONS[(size['retention']
 
 /** Its place in the plan. */
 export const DONOR_SECTION = {
-  choices: { retention: field<Retention>(oneOf(RETENTIONS), 'boltIn', { since: 1, belongs: 'donor' }) },
+  choices: { retention: field<Retention>(oneOf(RETENTIONS), 'boltIn', { since: 1, belongs: 'axle' }) },
   parts: JOINT_SECTION.parts,
   searches: JOINT_SECTION.searches,
   claims: {
@@ -24,5 +24,5 @@ export const DONOR_SECTION = {
   },
   bought: { price: 'cost.donor', leadDays: 'time.lead' },
   ofOffer: (offer: PartOffer) => ({ retention: heldBy(offer), retentionTo: heldBy(offer) }),
-  verdicts: { donor: field(verdictShape(DONOR_VERDICTS), undefined, { since: 4, belongs: 'donor' }) },
+  verdicts: { donor: field(verdictShape(DONOR_VERDICTS), undefined, { since: 4, belongs: 'axle' }) },
 };

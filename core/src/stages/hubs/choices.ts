@@ -114,21 +114,21 @@ export const HUB_SECTION = {
     /** What holds the shafts in afterwards; what held them before goes on holding them. */
     retentionTo: field<Retention>(oneOf(RETENTIONS), 'boltIn', {
       since: 5,
-      belongs: 'donor',
+      belongs: 'axle',
       startFrom: ({ choices }) => (choices as { retention?: Retention } | undefined)?.retention,
     }),
-    pattern: field<PatternRoute>(oneOf(PATTERN_ROUTES), 'undecided', { since: 5, belongs: 'donor' }),
+    pattern: field<PatternRoute>(oneOf(PATTERN_ROUTES), 'undecided', { since: 5, belongs: 'axle' }),
     jig: field<Jig>(oneOf(JIGS), 'ring', { since: 5 }),
   },
   parts: {
     patterns: field<Patterns>(
       some(PATTERN_FACES, PATTERN),
       {},
-      { since: 5, belongs: 'donor', forDonor: wheelOnly },
+      { since: 5, belongs: 'axle', forDonor: wheelOnly },
     ),
-    keepOuts: field(items(KEEP_OUT, 40), {}, { since: 5, belongs: 'donor' }),
-    lines: field(items(LINE, 20), {}, { since: 5, belongs: 'donor' }),
+    keepOuts: field(items(KEEP_OUT, 40), {}, { since: 5, belongs: 'axle' }),
+    lines: field(items(LINE, 20), {}, { since: 5, belongs: 'axle' }),
   },
-  verdicts: { brakes: field(verdictShape(BRAKE_VERDICTS), undefined, { since: 4, belongs: 'donor' }) },
-  searches: { stud: 'donor', brakeKit: 'donor' },
+  verdicts: { brakes: field(verdictShape(BRAKE_VERDICTS), undefined, { since: 4, belongs: 'axle' }) },
+  searches: { stud: 'axle', brakeKit: 'axle' },
 } as const;

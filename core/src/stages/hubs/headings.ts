@@ -3,7 +3,7 @@ import { factsOf, quantitiesOf } from '../../stage';
 /** Headings of this stage by their ids; whose its readings are. */
 const UNDER = {
   id: 'hubs',
-  belongs: 'donor',
+  belongs: 'axle',
   headings: {
     drill: 'Re-drill and jig',
     cost: 'What each way costs',

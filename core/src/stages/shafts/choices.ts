@@ -7,5 +7,5 @@ export const SHAFT_ROUTES: readonly ShaftRoute[] = ['buy', 'shorten'];
 /** Its place in the plan. */
 export const SHAFT_SECTION = {
   choices: { shaftRoute: field<ShaftRoute>(oneOf(SHAFT_ROUTES), 'buy', { since: 1 }) },
-  searches: { shaftLeft: 'donor', shaftRight: 'donor' },
+  searches: { shaftLeft: 'axle', shaftRight: 'axle' },
 } as const;

@@ -3,7 +3,7 @@ import { factsOf, quantitiesOf } from '../../stage';
 /** Headings of this stage by their ids; whose its readings are. */
 const UNDER = {
   id: 'shafts',
-  belongs: 'donor',
+  belongs: 'axle',
   headings: {
     strength: 'Strength',
     made: 'As made',

@@ -59,7 +59,7 @@ export const STANCE_QUANTITIES = [
     'Brake’s outermost point',
     'Hub centre to the outermost corner of caliper or drum.',
     [50, 260],
-    { belongs: 'donor' },
+    { belongs: 'axle' },
   ),
   inside('rim.inside', 'Rim inside, diameter', 'Inside of the barrel where the brake sits.', [180, 620], {
     datum: 'none',

@@ -58,7 +58,7 @@ describe('a way with another donor', () => {
   const offer: PartOffer = {
     number: 'MS-63',
     name: 'Orrin Packhorse axle, “limited slip”',
-    kind: 'donor',
+    kind: 'salvage',
     seller: 'Millrace Salvage',
     price: 310,
     stock: 1,

@@ -106,7 +106,7 @@ export class SalvageList {
   protected readonly answer = signal<PartsAnswer | undefined>(undefined);
 
   protected async ask(): Promise<void> {
-    const answer = await this.counter.ask({ kind: 'donor' });
+    const answer = await this.counter.ask({ kind: 'salvage' });
     if (answer) this.answer.set(answer);
   }
 

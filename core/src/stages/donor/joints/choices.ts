@@ -62,6 +62,6 @@ const JOINT_NOTE = object<JointNote>(
 
 /** Joints in the plan, and what the counter is asked for them. */
 export const JOINT_SECTION = {
-  parts: { joints: field(some(JOINT_IDS, JOINT_NOTE), {}, { since: 4, belongs: 'donor' }) },
-  searches: { bearing: 'donor', seal: 'donor' },
+  parts: { joints: field(some(JOINT_IDS, JOINT_NOTE), {}, { since: 4, belongs: 'axle' }) },
+  searches: { bearing: 'axle', seal: 'axle' },
 } as const;

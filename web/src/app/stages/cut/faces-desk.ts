@@ -1,6 +1,6 @@
 import { Component } from '@angular/core';
 import { SIDES } from '@intervex/core';
-import { EndFace } from '../../drawing/end-face';
+import { EndFace } from './end-face';
 
 /** Both end faces, as squareness shows them. */
 @Component({

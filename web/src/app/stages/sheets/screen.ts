@@ -1,7 +1,11 @@
 import type { StageScreen } from '../../stage/screen';
+import { MAIN_SHEET } from './main-sheet';
 
 export const sheetsScreen: StageScreen = {
-  note: ({ decisions }) =>
-    decisions.some((d) => d.stage === 'cut' && d.lacks.length > 0) ? 'readings missing' : 'cut sheet',
+  note: ({ decisions }) => {
+    const ids = MAIN_SHEET.decisions?.map((d) => d.id) ?? [];
+    const lacking = decisions.some((d) => ids.includes(d.id) && d.lacks.length > 0);
+    return lacking ? 'readings missing' : MAIN_SHEET.title.toLowerCase();
+  },
   open: () => import('./look').then((m) => m.look),
 };

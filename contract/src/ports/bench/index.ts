@@ -1,0 +1,2 @@
+export * from './instrument-line';
+export * from './requests';
