@@ -5,7 +5,7 @@ import packhorse from '../../examples/tern-packhorse.json';
 import stag from '../../examples/tern-stag.json';
 import tern from '../../examples/tern.json';
 import type { Plan } from '../src/plan';
-import { goldenLines, variations } from '../src/testing/golden';
+import { goldenLines, inAnyOrder, variations } from '../src/testing/golden';
 import { workedPlan } from '../src/testing/plans';
 
 /**
@@ -27,18 +27,6 @@ const packed = (text: string): Buffer =>
   brotliCompressSync(text, {
     params: { [constants.BROTLI_PARAM_QUALITY]: 9, [constants.BROTLI_PARAM_LGWIN]: 24 },
   });
-
-/**
- * A sheet’s checks stand in the order of their stages since each stage brings its own; before, the tools at hand stood
- * among what was surveyed. What they say is compared, whatever their order.
- */
-function inAnyOrder(line: string): string {
-  const [, name, json] = /^(sheet [\w.]+) (\{.*\})$/.exec(line) ?? [];
-  if (!name || !json) return line;
-  const sheet = JSON.parse(json) as { checks?: readonly unknown[] };
-  const checks = sheet.checks?.map((check) => JSON.stringify(check)).sort();
-  return `${name} ${JSON.stringify({ ...sheet, checks })}`;
-}
 
 /** What was said of each plan before, by its name. */
 function kept(): ReadonlyMap<string, readonly string[]> {

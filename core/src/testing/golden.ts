@@ -127,3 +127,15 @@ export function variations(name: string, plan: Plan): (readonly [string, Plan])[
   const fewer = Array.from({ length: PARTS }, (_, i) => [`${name} without ${i}`, without(plan, i)] as const);
   return [...chosen, ...fewer];
 }
+
+/**
+ * A sheet’s checks stand in the order of their stages since each stage brings its own; before, the tools at hand stood
+ * among what was surveyed. What they say is compared, whatever their order.
+ */
+export function inAnyOrder(line: string): string {
+  const [, name, json] = /^(sheet [\w.]+) (\{.*\})$/.exec(line) ?? [];
+  if (!name || !json) return line;
+  const sheet = JSON.parse(json) as { checks?: readonly unknown[] };
+  const checks = sheet.checks?.map((check) => JSON.stringify(check)).sort();
+  return `${name} ${JSON.stringify({ ...sheet, checks })}`;
+}

@@ -40,6 +40,14 @@ describe('the screen of a stage', () => {
     expect(openTab(bench)).toBe('Angles');
   });
 
+  it('keeps a tab of its own panel, whichever of its fields has focus', async () => {
+    const bench = await Bench.stage('donor', donorPlan({ 'donor.journal': read('caliper', 35.01) }));
+    await ask(bench, 'joint.bearing');
+    TestBed.inject(SelectionService).focused.set('donor.journal');
+    await bench.fixture.whenStable();
+    expect(openTab(bench)).toBe('Mating');
+  });
+
   it.each([
     ['donor', 'joint.hose', 'Mating', 'Brake hose'],
     ['donor', 'donor', 'Judge', 'Not decided yet'],

@@ -62,7 +62,9 @@ export class StageScreenView {
       });
     });
     effect(() => {
-      this.follow(this.selection.focused());
+      const place = this.selection.focused();
+      // In a tab’s own panel a field stands where it is looked at.
+      if (!untracked(this.tab).panel) this.follow(place);
     });
     effect(() => {
       const wanted = this.selection.wanted();

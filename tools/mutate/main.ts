@@ -1,0 +1,132 @@
+import { build, type Plugin } from 'esbuild';
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { FACTS, LIMIT_IDS, QUANTITIES } from '../../core/src/index';
+import { mutantsOf, mutated, type Mutant } from './mutants.mjs';
+
+// Changes the computation in one place at a time, and tells which changes no test notices. For development; the golden
+// results are asked first, then the specs of what was changed. `npm run mutate -- 300 2027` tries 300, seeded.
+
+const ROOT = join(import.meta.dirname, '../..');
+const SOURCES = 'core/src';
+/** A change that makes it run for ever is noticed too. */
+const GOLDEN_MS = 60_000;
+const SPECS_MS = 300_000;
+
+const [count = 300, seed = 2027, of = ''] = process.argv
+  .slice(2)
+  .map((text) => (/^\d+$/.test(text) ? Number(text) : text));
+
+function filesIn(folder: string): string[] {
+  return readdirSync(join(ROOT, folder), { withFileTypes: true }).flatMap((entry) => {
+    const path = `${folder}/${entry.name}`;
+    return entry.isDirectory() ? filesIn(path) : [path];
+  });
+}
+
+const kinds = [QUANTITIES.map((q) => q.id), FACTS.map((f) => f.id), [...LIMIT_IDS]];
+const files = filesIn(SOURCES).filter(
+  (file) => file.endsWith('.ts') && !/\.spec\.ts$|\/testing\//.test(file) && file.includes(String(of)),
+);
+const sources = new Map(files.map((file) => [file, readFileSync(join(ROOT, file), 'utf8')]));
+
+/** A number from 0 up to 1 for a text, the same for the same seed. */
+const shareOf = (text: string): number =>
+  createHash('sha256').update(`${seed} ${text}`).digest().readUInt32BE() / 2 ** 32;
+
+/** A sample without repeats. */
+const sampled = (all: readonly Mutant[]): readonly Mutant[] =>
+  all
+    .map((mutant) => ({ mutant, key: shareOf(`${mutant.file} ${mutant.start} ${mutant.text}`) }))
+    .sort((a, b) => a.key - b.key)
+    .slice(0, Number(count))
+    .map(({ mutant }) => mutant);
+
+const work = mkdtempSync(join(tmpdir(), 'intervex-mutants-'));
+
+/** True where the golden results are others, or cannot be computed. */
+async function golden(mutant: Mutant | undefined): Promise<boolean> {
+  const change: Plugin = {
+    name: 'change',
+    setup(b) {
+      b.onLoad({ filter: /core\/src\/.*\.ts$/ }, ({ path }) => {
+        const file = path.slice(ROOT.length + 1);
+        if (file !== mutant?.file) return undefined;
+        return { contents: mutated(sources.get(file) as string, mutant), loader: 'ts' };
+      });
+    },
+  };
+  const outfile = join(work, 'golden.mjs');
+  try {
+    await build({
+      entryPoints: [join(ROOT, 'tools/mutate/golden-run.ts')],
+      outfile,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      logLevel: 'silent',
+      plugins: [change],
+    });
+  } catch {
+    return true;
+  }
+  const kept = join(ROOT, 'core/golden/golden.txt.br');
+  return spawnSync(process.execPath, [outfile, kept], { timeout: GOLDEN_MS, stdio: 'ignore' }).status !== 0;
+}
+
+/** A copy of the computation in which specs run on a changed source. */
+function copyOfCore(): string {
+  const copy = join(work, 'copy');
+  for (const part of [
+    'core',
+    'contract',
+    'examples',
+    'tools',
+    'vitest.config.ts',
+    'tsconfig.base.json',
+    'package.json',
+  ])
+    cpSync(join(ROOT, part), join(copy, part), { recursive: true });
+  symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
+  return copy;
+}
+
+/** True where a spec that uses the changed file fails. */
+function specs(copy: string, mutant: Mutant): boolean {
+  const source = sources.get(mutant.file) as string;
+  const path = join(copy, mutant.file);
+  writeFileSync(path, mutated(source, mutant));
+  try {
+    const args = ['vitest', 'related', mutant.file, '--run', '--project', 'core', '--bail', '1'];
+    return spawnSync('npx', args, { cwd: copy, timeout: SPECS_MS, stdio: 'ignore' }).status !== 0;
+  } finally {
+    writeFileSync(path, source);
+  }
+}
+
+const all = files.flatMap((file) => mutantsOf(file, sources.get(file) as string, kinds));
+const sample = sampled(all);
+if (await golden(undefined)) throw new Error('The golden results differ before anything is changed.');
+const copy = copyOfCore();
+const survivors: Mutant[] = [];
+let byGolden = 0;
+for (const [i, mutant] of sample.entries()) {
+  if (await golden(mutant)) byGolden += 1;
+  else if (!specs(copy, mutant)) {
+    survivors.push(mutant);
+    const was = (sources.get(mutant.file) as string).slice(mutant.start, mutant.end).replace(/\s+/g, ' ');
+    process.stdout.write(
+      `survives: ${mutant.file}:${mutant.line} ${mutant.kind}: ${was.slice(0, 70)} → ${mutant.text.replace(/\s+/g, ' ').slice(0, 70)}\n`,
+    );
+  }
+  if ((i + 1) % 25 === 0)
+    process.stdout.write(`${i + 1} tried: ${byGolden} by the golden results, ${survivors.length} survive\n`);
+}
+rmSync(work, { recursive: true, force: true });
+process.stdout.write(
+  `${sample.length} of ${all.length}: ${byGolden} noticed by the golden results, ${sample.length - byGolden - survivors.length} by specs, ${survivors.length} by nobody\n`,
+);
