@@ -62,10 +62,32 @@ const joined = (of: (section: Section) => unknown): Fields =>
 /** Fields of the plan that the stages bring, by their place in it. */
 export const CHOICE_FIELDS = joined((s) => s.choices);
 export const PART_FIELDS = joined((s) => s.parts);
+/** What every plan has, by how an entry of it is called. */
+const COMMON_CALLED: Readonly<Record<keyof Common, (key: string) => string>> = {
+  choices: (key) => `Choice ${key}`,
+  readings: (key) => `Reading ${key}`,
+  limits: (key) => `Limit ${key}`,
+  accepted: (key) => `Acceptance ${key}`,
+  facts: (key) => `Fact ${key}`,
+  searches: (key) => `Parts for ${key}`,
+  verdicts: (key) => `Verdict on the ${key}`,
+  photos: (key) => `Photo ${key}`,
+};
+
+/**
+ * What an entry of a part of the plan is called.
+ *
+ * @example entryName('verdicts', 'donor') // 'Verdict on the donor'
+ */
+export function entryName(part: keyof Plan, key: string): string {
+  const called =
+    PART_FIELDS[part]?.called ??
+    (COMMON_CALLED as Readonly<Partial<Record<string, (key: string) => string>>>)[part];
+  return called?.(key) ?? `${part} ${key}`;
+}
+
 export const VERDICT_FIELDS = joined((s) => s.verdicts);
-export const SEARCH_BELONGS = joined((s) => s.searches) as unknown as Readonly<
-  Record<SearchId, Belongs>
->;
+export const SEARCH_BELONGS = joined((s) => s.searches) as unknown as Readonly<Record<SearchId, Belongs>>;
 export const SEARCH_IDS = Object.keys(SEARCH_BELONGS) as readonly SearchId[];
 
 const starts = (fields: Fields) =>

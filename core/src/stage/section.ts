@@ -14,6 +14,8 @@ export interface Field<T> {
   readonly sinceOf?: Readonly<Record<string, number>>;
   /** What stays of it with another donor, where that is a part of it. */
   readonly forDonor?: (value: T) => T;
+  /** What an entry of a part is called, by its key. */
+  readonly called?: (key: string) => string;
   /** What it begins with in a plan that had none, where that follows from the plan. */
   readonly startFrom?: (plan: Readonly<Record<string, unknown>>) => T | undefined;
 }
@@ -63,6 +65,6 @@ export const field = <T>(
   start: T,
   more: { readonly belongs?: Belongs; readonly since: number } & Pick<
     Field<T>,
-    'forDonor' | 'startFrom' | 'sinceOf'
+    'called' | 'forDonor' | 'startFrom' | 'sinceOf'
   >,
 ): Field<T> => ({ belongs: 'car', ...more, shape, start });

@@ -114,6 +114,7 @@ export const BRIEF_SECTION = {
   parts: {
     brief: field(BRIEF, EMPTY_BRIEF, {
       since: 1,
+      called: (key) => `Brief ${key}`,
       sinceOf: { launch: 3, differential: 3, gears: 3, torqueCurve: 3, tools: 3, skills: 3 },
     }),
   },

@@ -39,5 +39,11 @@ export const CUT_SECTION = {
     method: field<CutMethod>(oneOf(CUT_METHODS), 'slug', { since: 1 }),
     datum: field<MarkDatum>(oneOf(MARK_DATUMS), 'casting', { since: 1 }),
   },
-  parts: { tubeItems: field(items(TUBE_ITEM, 40), {}, { since: 5, belongs: 'axle' }) },
+  parts: {
+    tubeItems: field(
+      items(TUBE_ITEM, 40),
+      {},
+      { since: 5, belongs: 'axle', called: (key) => `On the tube: ${key}` },
+    ),
+  },
 };

@@ -124,10 +124,18 @@ export const HUB_SECTION = {
     patterns: field<Patterns>(
       some(PATTERN_FACES, PATTERN),
       {},
-      { since: 5, belongs: 'axle', forDonor: wheelOnly },
+      { since: 5, belongs: 'axle', forDonor: wheelOnly, called: (face) => `Hole pattern of the ${face}` },
     ),
-    keepOuts: field(items(KEEP_OUT, 40), {}, { since: 5, belongs: 'axle' }),
-    lines: field(items(LINE, 20), {}, { since: 5, belongs: 'axle' }),
+    keepOuts: field(
+      items(KEEP_OUT, 40),
+      {},
+      {
+        since: 5,
+        belongs: 'axle',
+        called: (key) => `Not to be drilled: ${key}`,
+      },
+    ),
+    lines: field(items(LINE, 20), {}, { since: 5, belongs: 'axle', called: (key) => `Brake line ${key}` }),
   },
   verdicts: { brakes: field(verdictShape(BRAKE_VERDICTS), undefined, { since: 4, belongs: 'axle' }) },
   searches: { stud: 'axle', brakeKit: 'axle' },

@@ -72,4 +72,13 @@ describe('conflict panel', () => {
     expect(bench.text).toContain('Verdict on the donor');
     expect(bench.text).toContain('Keep mine: bent tubes');
   });
+
+  it('says what an earlier version kept and this one leaves out', async () => {
+    const bench = await Bench.of(ConflictPanel, donorPlan());
+    bench.store.dropped.set(['readings old.thing', 'choices.way']);
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain('left out here: readings old.thing, choices.way');
+    await bench.click('Good');
+    expect(bench.text).not.toContain('left out');
+  });
 });

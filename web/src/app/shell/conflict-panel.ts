@@ -1,35 +1,17 @@
 import { Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  entryName,
   factText,
   findFact,
   findQuantity,
-  JOINT_NAMES,
   quantityName,
   type Fact,
-  type JointId,
   type Reading,
 } from '@intervex/core';
 import type { PlanConflict } from '../state/merge-plans';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
-
-const SECTION_WORDS = {
-  brief: 'Brief',
-  choices: 'Choice',
-  readings: 'Reading',
-  limits: 'Limit',
-  accepted: 'Acceptance',
-  facts: 'Fact',
-  joints: 'Joint',
-  searches: 'Parts for',
-  verdicts: 'Verdict on the',
-  photos: 'Photo',
-  tubeItems: 'On the tube:',
-  patterns: 'Hole pattern of the',
-  keepOuts: 'Not to be drilled:',
-  lines: 'Brake line',
-} as const;
 
 /** What another page changed meanwhile, field by field, and other trouble with saving. */
 @Component({
@@ -55,6 +37,13 @@ const SECTION_WORDS = {
     }
     @if (store.trouble(); as why) {
       <p class="note" role="alert">{{ why }}</p>
+    }
+    @if (store.dropped().length) {
+      <p class="note" role="status">
+        Kept by an earlier version, and left out here: {{ store.dropped().join(', ') }}. Earlier revisions still
+        hold it.
+        <button mat-button type="button" (click)="store.dropped.set([])">Good</button>
+      </p>
     }
     @if (store.merged(); as what) {
       <p class="note" role="status">
@@ -104,8 +93,7 @@ export class ConflictPanel {
   private name({ section, key }: PlanConflict): string {
     const q = findQuantity(key);
     if (q) return quantityName(q);
-    const known = section === 'facts' ? findFact(key)?.label : JOINT_NAMES[key as JointId];
-    return known ?? `${SECTION_WORDS[section]} ${key}`;
+    return (section === 'facts' ? findFact(key)?.label : undefined) ?? entryName(section, key);
   }
 
   private text({ section, key }: PlanConflict, value: unknown): string {

@@ -77,6 +77,8 @@ export class PlanStore {
   readonly conflicts = signal<readonly PlanConflict[]>([]);
   /** What another page changed and was taken over without a question. */
   readonly merged = signal('');
+  /** What the plan was kept with by an earlier version, and nothing here knows any more. */
+  readonly dropped = signal<readonly string[]>([]);
   readonly loadError = signal('');
   readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
@@ -98,7 +100,9 @@ export class PlanStore {
     await this.flush();
     this.loadError.set('');
     try {
-      this.adopt(await firstValueFrom(this.api.variant(id)));
+      const view = await firstValueFrom(this.api.variant(id));
+      this.adopt(view);
+      this.dropped.set(view.dropped ?? []);
       this.stripBefore.set({});
     } catch (error) {
       this.base.set(undefined);

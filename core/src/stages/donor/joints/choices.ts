@@ -16,6 +16,20 @@ export const JOINT_IDS = [
 ] as const;
 export type JointId = (typeof JOINT_IDS)[number];
 
+export const JOINT_NAMES: Readonly<Record<JointId, string>> = {
+  spline: 'Spline to side gear',
+  bearing: 'Wheel bearing',
+  seal: 'Shaft seal',
+  wheelPattern: 'Flange to wheel',
+  wheelPilot: 'Pilot to wheel bore',
+  studNut: 'Stud to nut',
+  pinionFlange: 'Pinion flange to driveshaft',
+  brakeBracket: 'Brake bracket to housing end',
+  parkingBrake: 'Parking brake to cable',
+  hose: 'Brake hose to line',
+  sensor: 'Speed sensor to car',
+};
+
 /** How two faces go together. */
 export type Verdict = 'fits' | 'work' | 'no' | 'unknown';
 export const VERDICTS: readonly Verdict[] = ['fits', 'work', 'no', 'unknown'];
@@ -62,6 +76,16 @@ const JOINT_NOTE = object<JointNote>(
 
 /** Joints in the plan, and what the counter is asked for them. */
 export const JOINT_SECTION = {
-  parts: { joints: field(some(JOINT_IDS, JOINT_NOTE), {}, { since: 4, belongs: 'axle' }) },
+  parts: {
+    joints: field(
+      some(JOINT_IDS, JOINT_NOTE),
+      {},
+      {
+        since: 4,
+        belongs: 'axle',
+        called: (id) => JOINT_NAMES[id as JointId],
+      },
+    ),
+  },
   searches: { bearing: 'axle', seal: 'axle' },
 } as const;

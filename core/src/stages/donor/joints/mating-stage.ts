@@ -5,7 +5,14 @@ import { HUB_FACTS } from '../../hubs/facts';
 import { SURVEY_FACTS } from '../../survey/facts';
 import { rankRings, SAME_SIZE, type RingFit, type RingSeat } from './bearing-fit';
 import type { Redrill } from '../../hubs/redrill';
-import { JOINT_IDS, type JointId, type JointNote, type SearchedJoint, type Verdict } from './choices';
+import {
+  JOINT_IDS,
+  JOINT_NAMES,
+  type JointId,
+  type JointNote,
+  type SearchedJoint,
+  type Verdict,
+} from './choices';
 import type { PartSearch } from '../../../stage';
 import { SAME_PCD } from '../../shafts/stock-pairs';
 import type { donor } from '../words';
@@ -56,20 +63,6 @@ export interface JointResult {
   /** Set where the counter was asked for other sizes than stand here now. */
   readonly searchStale?: boolean;
 }
-
-export const JOINT_NAMES: Readonly<Record<JointId, string>> = {
-  spline: 'Spline to side gear',
-  bearing: 'Wheel bearing',
-  seal: 'Shaft seal',
-  wheelPattern: 'Flange to wheel',
-  wheelPilot: 'Pilot to wheel bore',
-  studNut: 'Stud to nut',
-  pinionFlange: 'Pinion flange to driveshaft',
-  brakeBracket: 'Brake bracket to housing end',
-  parkingBrake: 'Parking brake to cable',
-  hose: 'Brake hose to line',
-  sensor: 'Speed sensor to car',
-};
 
 /** A pilot may be this much smaller than the bore and still centre, mm. */
 const PILOT_PLAY = 0.3;
