@@ -27,6 +27,8 @@ await build({
     'file-type',
     'p-retry',
     'lru-cache',
+    'content-disposition',
+    'http-terminator',
     '@fontsource/*',
   ],
   logLevel: 'warning',

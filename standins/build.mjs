@@ -11,7 +11,7 @@ await build({
   format: 'esm',
   target: 'node20',
   sourcemap: true,
-  external: ['express', 'joi'],
+  external: ['express', 'http-terminator', 'joi'],
   loader: { '.html': 'text' },
   logLevel: 'warning',
 });

@@ -1,6 +1,7 @@
 import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { createHttpTerminator } from 'http-terminator';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { readConfig } from './config';
@@ -46,19 +47,19 @@ server.on('error', (error) => {
   process.exit(1);
 });
 
+const terminator = createHttpTerminator({ server, gracefulTerminationTimeout: STOP_MS });
+
 function stop(signal: string): void {
   log.info({ signal }, 'stopping');
-  const timer = setTimeout(() => process.exit(1), STOP_MS);
-  timer.unref();
-  server.close(() => {
-    void pool.end().then(() => {
+  live.close();
+  void feed.close();
+  void terminator
+    .terminate()
+    .then(() => pool.end())
+    .then(() => {
       log.info('stopped');
       process.exit(0);
     });
-  });
-  live.close();
-  void feed.close();
-  server.closeIdleConnections();
 }
 process.once('SIGINT', () => {
   stop('SIGINT');

@@ -1,5 +1,6 @@
 import type { Express } from 'express';
 import { createServer, type Server } from 'node:http';
+import { createHttpTerminator } from 'http-terminator';
 
 /** Serves a stand-in on loopback and ends with its parent. Bad ports are refused by name. */
 export function serve(app: Express, name: string): Server {
@@ -12,10 +13,8 @@ export function serve(app: Express, name: string): Server {
     process.exit(1);
   });
   server.listen(port, '127.0.0.1');
-  const stop = () => {
-    server.closeAllConnections();
-    server.close(() => process.exit(0));
-  };
+  const terminator = createHttpTerminator({ server, gracefulTerminationTimeout: 0 });
+  const stop = () => void terminator.terminate().then(() => process.exit(0));
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
   // Started by a supervisor that died: nobody would stop this process any more.

@@ -14,7 +14,6 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { basename, dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { postgresBin } from './debian-packages.mjs';
@@ -93,13 +92,10 @@ function parentsOpen(folder) {
   return open && (folder === '/' || parentsOpen(dirname(folder)));
 }
 
-/** A port nobody listens on now. */
-export async function freePort() {
-  const server = createServer();
-  await new Promise((done) => server.listen(0, '127.0.0.1', () => done(undefined)));
-  const { port } = /** @type {import('node:net').AddressInfo} */ (server.address());
-  await new Promise((done) => server.close(done));
-  return port;
+/** A port on loopback on which nobody listens, one of those wanted where they are free. */
+export async function freePort(/** @type {number[]} */ wanted = []) {
+  const { default: getPort } = await import('get-port');
+  return getPort({ port: wanted, host: '127.0.0.1' });
 }
 
 /**

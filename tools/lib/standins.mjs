@@ -1,5 +1,4 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { freePort } from './cluster.mjs';
 import { ROOT } from './paths.mjs';
@@ -28,14 +27,8 @@ const standins = () =>
  *
  * @param {number} wanted @returns {Promise<number>}
  */
-export async function portNear(wanted) {
-  if (wanted < 1 || wanted > 65535) return freePort();
-  const free = await new Promise((done) => {
-    const server = createServer();
-    server.once('error', () => done(false));
-    server.listen(wanted, '127.0.0.1', () => server.close(() => done(true)));
-  });
-  return free ? wanted : freePort();
+export function portNear(wanted) {
+  return freePort(wanted < 1 || wanted > 65535 ? [] : [wanted]);
 }
 
 /**

@@ -1,9 +1,9 @@
+import { create } from 'content-disposition';
+
 /**
- * Value of a Content-Disposition header for a download, with a plain and a UTF-8 file name.
+ * Value of a Content-Disposition header for a file that is saved, or shown, under a name.
  *
- * @example attachment('Tern.pdf') // attachment; filename="Tern.pdf"; filename*=UTF-8''Tern.pdf
+ * @example attachment('Tern.pdf') // attachment; filename="Tern.pdf"
  */
-export function attachment(name: string): string {
-  const plain = name.replace(/[^\w .()-]+/g, '-');
-  return `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name).replace(/['()*]/g, (c) => `%${c.charCodeAt(0).toString(16)}`)}`;
-}
+export const attachment = (name: string, type: 'attachment' | 'inline' = 'attachment'): string =>
+  create(name.replace(/[/\\\p{Cc}]+/gu, '-'), { type });

@@ -182,7 +182,7 @@ describe('plan files', () => {
     expect(made).toMatchObject({ projectName: 'Tern', revision: 1 });
     const out = await h.call('GET', `/api/variants/${made.id}/plan-file`);
     expect(out.headers.get('content-disposition')).toContain(
-      'attachment; filename="Tern Carter axle- even up.intervex.json"',
+      'attachment; filename="Tern Carter axle, even up.intervex.json"',
     );
     expect(JSON.parse(out.text)).toEqual(JSON.parse(tern));
   });

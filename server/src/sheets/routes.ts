@@ -69,6 +69,6 @@ const nameOf = (
 
 /** Shown in the browser, and with a name where it is kept. */
 function sendPdf(response: Response, name: string, pdf: Buffer): void {
-  const disposition = attachment(name).replace('attachment', 'inline');
+  const disposition = attachment(name, 'inline');
   response.set('Content-Disposition', disposition).type('application/pdf').send(pdf);
 }
