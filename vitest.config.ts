@@ -12,7 +12,6 @@ export default defineConfig({
           include: ['server/src/**/*.spec.ts', 'tools/**/*.spec.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
           globalSetup: ['server/src/testing/global-setup.ts'],
         },
       },

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -11,23 +11,34 @@ import { say } from './lib/say.mjs';
 
 const env = { ...process.env, CI: '1', NG_CLI_ANALYTICS: 'false', FORCE_COLOR: '0', NO_COLOR: '1' };
 
-/** Runs a program and shows what it says; true where it ended well. */
-function run(
-  /** @type {string} */ program,
-  /** @type {string[]} */ args,
-  /** @type {NodeJS.ProcessEnv} */ more = {},
-) {
-  const { status } = spawnSync(program, args, {
+/**
+ * Runs a program; true where it ended well.
+ *
+ * @param {string} program @param {string[]} args @param {{ more?: NodeJS.ProcessEnv, quiet?: boolean }} [how] quiet: what
+ * it says is shown as a whole when it has ended
+ * @returns {Promise<boolean>}
+ */
+function run(program, args, { more = {}, quiet = false } = {}) {
+  const child = spawn(program, args, {
     cwd: ROOT,
-    stdio: ['ignore', 'inherit', 'inherit'],
+    stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
     env: { ...env, ...more },
   });
-  return status === 0;
+  let said = '';
+  for (const stream of [child.stdout, child.stderr])
+    stream?.on('data', (/** @type {Buffer} */ d) => (said += d));
+  return new Promise((done) => {
+    child.once('error', () => done(false));
+    child.once('close', (code) => {
+      if (said.trim()) say(said.trimEnd());
+      done(code === 0);
+    });
+  });
 }
 
-/** A check without cases of its own counts as one. @returns {Counts} */
-const whole = (/** @type {string} */ script) => {
-  const ok = run('npm', ['run', '-s', script]);
+/** A check without cases of its own counts as one. @param {string} script @returns {() => Promise<Counts>} */
+const whole = (script) => async () => {
+  const ok = await run('npm', ['run', '-s', script], { quiet: true });
   return { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
 };
 
@@ -51,77 +62,73 @@ function browserCounts(/** @type {string} */ file, /** @type {boolean} */ ok) {
   return { passed: stats.expected, failed };
 }
 
-/** @param {string} folder @returns {[string, () => Counts][]} */
+/** A step’s name and what it does. @typedef {[string, () => Promise<Counts>]} Step */
+
+/** Checks that each need one processor: two go on at a time. @type {readonly Step[][]} */
+const BESIDE = [
+  [['Types', whole('types')]],
+  [
+    ['Lint', whole('lint')],
+    ['Format', whole('format:check')],
+    ['Arrows between rooms', whole('boundaries')],
+  ],
+];
+
+/** @param {string} folder @returns {readonly Step[]} */
 function steps(folder) {
   const report = (/** @type {string} */ name) => join(folder, `${name}.json`);
   return [
-    ['Types', () => whole('types')],
-    ['Lint', () => whole('lint')],
-    ['Format', () => whole('format:check')],
-    ['Arrows between rooms', () => whole('boundaries')],
     [
       'Core, contract, server and database',
-      () => {
+      async () => {
         const file = report('units');
-        return vitestCounts(
-          file,
-          run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`]),
-        );
+        const args = ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+        return vitestCounts(file, await run('npx', args));
       },
     ],
     [
       'Page components',
-      () => {
+      async () => {
         const file = report('page');
-        const args = [
-          'test',
-          '-w',
-          'web',
-          '--',
-          '--reporters=default',
-          '--reporters=json',
-          `--output-file=${file}`,
-        ];
-        return vitestCounts(file, run('npm', args));
+        const reporters = ['--reporters=default', '--reporters=json', `--output-file=${file}`];
+        return vitestCounts(file, await run('npm', ['test', '-w', 'web', '--', ...reporters]));
       },
     ],
     [
       'Browser journeys',
-      () => {
+      async () => {
         const file = report('browser');
-        const ok = run(
-          'npx',
-          ['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
-          {
-            PLAYWRIGHT_JSON_OUTPUT_NAME: file,
-          },
-        );
-        return browserCounts(file, ok);
+        const args = ['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'];
+        return browserCounts(file, await run('npx', args, { more: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } }));
       },
     ],
   ];
 }
 
-function main() {
+async function main() {
   ensurePackages(['database', 'browser', 'drawingReader', 'pdfTools']);
   ensureNpmPackages();
   const folder = mkdtempSync(join(tmpdir(), 'intervex-report-'));
   const total = { passed: 0, failed: 0 };
+  /** @type {string[]} */
   const lines = [];
-  for (const [name, step] of steps(folder)) {
-    say(`\n== ${name}`);
-    const start = Date.now();
-    const { passed, failed } = step();
-    total.passed += passed;
-    total.failed += failed;
-    lines.push(
-      `${failed ? 'FAILED' : 'ok    '} ${name}: ${passed} passed, ${failed} failed, ${Math.round((Date.now() - start) / 1000)} s`,
-    );
-  }
+  const inTurn = async (/** @type {readonly Step[]} */ list) => {
+    for (const [name, step] of list) {
+      say(`\n== ${name}`);
+      const start = Date.now();
+      const { passed, failed } = await step();
+      total.passed += passed;
+      total.failed += failed;
+      const seconds = Math.round((Date.now() - start) / 1000);
+      lines.push(`${failed ? 'FAILED' : 'ok    '} ${name}: ${passed} passed, ${failed} failed, ${seconds} s`);
+    }
+  };
+  await Promise.all(BESIDE.map(inTurn));
+  await inTurn(steps(folder));
   rmSync(folder, { recursive: true, force: true });
   say(`\n${lines.join('\n')}`);
   process.exitCode = total.failed ? 1 : 0;
   say(`${total.passed} passed, ${total.failed} failed`);
 }
 
-main();
+await main();
