@@ -11,13 +11,37 @@ type Of = <T>(node: Node<T>) => T;
 const NODES = STAGES.flatMap(({ contents }) => contents.checks ?? []);
 const BY_ID = new Map(STAGES.map((stage) => [stage.id as string, stage]));
 
-/** The checks of every stage, with what was accepted. */
-export function allChecks(plan: Plan, of: Of, known: Lacking): readonly Check[] {
-  const list = [...readingChecks(plan, known.known), ...NODES.flatMap(of)];
-  const asked = new Map(STAGES.map(({ id }) => [id as string, isAsked(plan, of, id)]));
-  return list
-    .filter(({ level, stage }) => level !== 'unknown' || asked.get(stage))
-    .map((check) => withAcceptance(named(of, known, check), plan.accepted[check.id]));
+/** What a node’s checks came to, and what that rested on. */
+interface Settled {
+  readonly given: readonly Check[];
+  readonly accepted: Plan['accepted'];
+  readonly checks: readonly Check[];
+}
+
+/**
+ * The checks of every stage, with what was accepted. Those of a node are the same as long as it gives the same and
+ * nothing else was accepted; what cannot be told is looked at anew each time, for it names what is missing.
+ */
+export function checksOfStages(): (plan: Plan, of: Of, known: Lacking) => readonly Check[] {
+  const settled = new Map<Node<readonly Check[]>, Settled>();
+  return (plan, of, known) => {
+    const asked = new Map(STAGES.map(({ id }) => [id as string, isAsked(plan, of, id)]));
+    const finished = (list: readonly Check[]): readonly Check[] =>
+      list
+        .filter(({ level, stage }) => level !== 'unknown' || asked.get(stage))
+        .map((check) => withAcceptance(named(of, known, check), plan.accepted[check.id]));
+    const found = [...finished(readingChecks(plan, known.known))];
+    for (const node of NODES) {
+      const given = of(node);
+      const before = settled.get(node);
+      const same = before?.given === given && before.accepted === plan.accepted;
+      const checks = same ? before.checks : finished(given);
+      if (!same && given.every((check) => check.level !== 'unknown'))
+        settled.set(node, { given, accepted: plan.accepted, checks });
+      found.push(...checks);
+    }
+    return found;
+  };
 }
 
 /** What is not known is asked for once its stage is begun; before that there is nothing to be unknown. */

@@ -1,7 +1,7 @@
 import type { Plan } from '../plan';
 import { nodeEvaluator, type Node } from '../stage';
 import { STAGES } from '../stages';
-import { allChecks } from './all-checks';
+import { checksOfStages } from './all-checks';
 import { contradictions } from './contradictions';
 import { decisions } from './decisions';
 import { sellersWords } from './evidence';
@@ -31,11 +31,12 @@ export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const toldOf = sellersWords();
   const nodes = nodeEvaluator();
+  const checksOf = checksOfStages();
   const evaluateOnce = (plan: Plan, today?: string): Results => {
     const known = figuresOf(plan);
     const { of, read, given } = nodes(sourceOf(plan, known, toldOf(plan), today));
     const base = { plan, known, instead: insteadOf(of) };
-    const checks = allChecks(plan, of, base);
+    const checks = checksOf(plan, of, base);
     const contradicted = contradictions(checks);
     const open = decisions(of, base, contradicted);
     const doubt = DOUBTS.map(of).find((why) => why !== undefined);

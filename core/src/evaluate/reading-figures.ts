@@ -24,30 +24,58 @@ type Knowns = Readonly<Record<string, Known>>;
  * later stages can tell what changed. A quantity without a reading yields its fallback, marked as assumed, or nothing.
  */
 export function readingFigures(): (plan: Plan) => Knowns {
-  let kept: ReadonlyMap<string, { reading: Reading; known: Known }> = new Map();
-  let last: { readings: Plan['readings']; byField: readonly (Known | undefined)[]; all: Knowns } | undefined;
+  const kept = new Map<string, { reading: Reading; known: Known }>();
+  let last: Turned | undefined;
+
+  /** What a reading says; the same object while the reading is the same. */
+  function knownOf(id: string, reading: Reading | undefined): Known | undefined {
+    const q = findQuantity(id);
+    if (!q || !reading || reading.repeats.length === 0) return undefined;
+    const before = kept.get(id);
+    if (before?.reading === reading) return before.known;
+    const known = know(q, reading);
+    kept.set(id, { reading, known });
+    return known;
+  }
+
   return (plan) => {
     const { readings } = plan;
     const byField = BY_FIELD.map((q) => assumedBy(q, plan));
-    if (last?.readings === readings && byField.every((known, i) => known === last?.byField[i])) return last.all;
-    const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
-    byField.forEach((known, i) => {
-      if (known) all[(BY_FIELD[i] as Quantity).id] = known;
-    });
-    const now = new Map<string, { reading: Reading; known: Known }>();
-    for (const id in readings) {
-      const reading = readings[id];
-      const q = findQuantity(id);
-      if (!q || !reading || reading.repeats.length === 0) continue;
-      const before = kept.get(id);
-      const entry = before?.reading === reading ? before : { reading, known: know(q, reading) };
-      now.set(id, entry);
-      all[id] = entry.known;
+    const sameFields = last !== undefined && byField.every((known, i) => known === last?.byField[i]);
+    if (last && sameFields && last.readings === readings) return last.all;
+    const edited = last && sameFields ? editedIn(last.readings, readings) : undefined;
+    const all: Record<string, Known> = last && edited ? { ...last.all } : started(byField);
+    for (const id of edited ?? Object.keys(readings)) {
+      const known = knownOf(id, readings[id]);
+      if (known) all[id] = known;
     }
-    kept = now;
     last = { readings, byField, all };
     return all;
   };
+}
+
+/** Readings that were turned into figures, and what came of them. */
+interface Turned {
+  readonly readings: Plan['readings'];
+  readonly byField: readonly (Known | undefined)[];
+  readonly all: Knowns;
+}
+
+/** Ids of the readings that are new or others; undefined where one is gone, so that a default may stand again. */
+function editedIn(before: Plan['readings'], now: Plan['readings']): readonly string[] | undefined {
+  for (const id in before) if (!now[id]?.repeats.length) return undefined;
+  const edited: string[] = [];
+  for (const id in now) if (before[id] !== now[id]) edited.push(id);
+  return edited;
+}
+
+/** What is known before anything is read. */
+function started(byField: readonly (Known | undefined)[]): Record<string, Known> {
+  const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
+  byField.forEach((known, i) => {
+    if (known) all[(BY_FIELD[i] as Quantity).id] = known;
+  });
+  return all;
 }
 
 const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({

@@ -33,11 +33,12 @@ export function stageStates(
   const found = new Map(decisions.map((d) => [d.id, d]));
   const open = ({ id }: DecisionDef) =>
     (found.get(id)?.lacks.length ?? 0) > 0 || found.get(id)?.held !== undefined;
+  const own = byStage(checks);
+  const all = worst(checks);
   const states = STAGES.map(({ id, contents: { state = {} } }) => {
-    const own = checks.filter((c) => c.stage === id);
     const view = {
-      level: worst(own),
-      all: worst(checks),
+      level: worst(own.get(id) ?? []),
+      all,
       touched: touched(plan, of, id),
       waits: (state.after ?? []).some(open),
       lacks: lacksOf(state, of, open) || lacksOwn(state, found, id),
@@ -45,6 +46,16 @@ export function stageStates(
     return [id, stateOf(state, view)] as const;
   });
   return Object.fromEntries(states) as Record<StageId, StageState>;
+}
+
+function byStage(checks: readonly Check[]): ReadonlyMap<string, readonly Check[]> {
+  const found = new Map<string, Check[]>();
+  for (const check of checks) {
+    const list = found.get(check.stage);
+    if (list) list.push(check);
+    else found.set(check.stage, [check]);
+  }
+  return found;
 }
 
 interface View {

@@ -24,7 +24,29 @@ interface Cell {
   seen: Seen;
   /** Evaluation in which it was found to stand. */
   stands: number;
+  /** The last evaluation in which something that it rests on, however far below, was another value than before. */
+  suspect: number;
   running: boolean;
+  /** Those that have read it. */
+  readonly readers: Set<Cell>;
+}
+
+const newCell = (): Cell => ({
+  value: undefined,
+  seen: nothingSeen(),
+  stands: 0,
+  suspect: 0,
+  running: false,
+  readers: new Set(),
+});
+
+/** A value of the source as it was at the last evaluation, and which nodes have read it. */
+interface Place {
+  readonly kind: string;
+  readonly key: string;
+  readonly within: string | undefined;
+  value: unknown;
+  readonly readers: Set<Cell>;
 }
 
 /** Nodes of one evaluation. */
@@ -73,38 +95,38 @@ const named = (node: Node<unknown>, error: unknown): unknown =>
 export function nodeEvaluator(): NodeEvaluator {
   const cells = new Map<Node<unknown>, Cell>();
   const runs = new Map<string, number>();
+  const places = new Places();
   let now = 0;
-  /** Roots of the kinds, as they were at the last evaluation and are at this one. */
-  let last: Source | undefined;
+  const cellOf = (node: Node<unknown>): Cell => {
+    let cell = cells.get(node);
+    if (!cell) cells.set(node, (cell = newCell()));
+    return cell;
+  };
 
   function evaluate(source: Source): Evaluation {
     now += 1;
     const turn = now;
-    const before = last;
-    last = source;
     const path: Node<unknown>[] = [];
     const values = new Map<Node<unknown>, unknown>();
-    const moved = movedKinds(before, source);
+    const asked = new Set<Node<unknown>>();
     let seen: Seen | undefined;
+    let running: Cell | undefined;
+    places.follow(source, turn);
 
-    /** The cell stood at the last evaluation already, so kinds whose root is the same need no look. */
-    function holds({ kinds, keys, within, values: had, nodes, given }: Seen, lately: boolean): boolean {
-      for (let i = 0; i < kinds.length; i += 1) {
-        const kind = kinds[i] as string;
-        if (lately && !moved(kind)) continue;
-        if (!Object.is(source.look(kind, keys[i] as string, within[i]), had[i])) return false;
-      }
+    function holds({ kinds, keys, within, values: had, nodes, given }: Seen): boolean {
+      for (let i = 0; i < kinds.length; i += 1)
+        if (!Object.is(source.look(kinds[i] as string, keys[i] as string, within[i]), had[i])) return false;
       for (let i = 0; i < nodes.length; i += 1)
         if (!Object.is(get(nodes[i] as Node<unknown>), given[i])) return false;
       return true;
     }
 
     function run(node: Node<unknown>, cell: Cell): void {
-      const outer = seen;
+      const [outer, above] = [seen, running];
       const mine = nothingSeen();
       cell.running = true;
       path.push(node);
-      seen = mine;
+      [seen, running] = [mine, cell];
       try {
         const value = node.run(read as never);
         runs.set(node.name, (runs.get(node.name) ?? 0) + 1);
@@ -114,7 +136,7 @@ export function nodeEvaluator(): NodeEvaluator {
         cell.stands = 0;
         throw named(node, error);
       } finally {
-        seen = outer;
+        [seen, running] = [outer, above];
         cell.running = false;
         path.pop();
       }
@@ -122,14 +144,40 @@ export function nodeEvaluator(): NodeEvaluator {
 
     function get<T>(node: Node<T>): T {
       if (turn !== now) return late(node);
-      let cell = cells.get(node);
-      if (!cell) cells.set(node, (cell = { value: undefined, seen: nothingSeen(), stands: 0, running: false }));
+      const cell = cellOf(node);
       if (cell.stands === turn) return cell.value as T;
       if (cell.running) throw new CircleError([...path.slice(path.indexOf(node)), node].map((n) => n.name));
-      if (cell.stands === 0 || !holds(cell.seen, cell.stands === turn - 1)) run(node, cell);
+      // Nothing below it moved since it stood last: no look is needed.
+      const still = cell.stands > 0 && cell.suspect <= cell.stands;
+      if (!still && (cell.stands === 0 || !holds(cell.seen))) run(node, cell);
       cell.stands = turn;
       values.set(node, cell.value);
       return cell.value as T;
+    }
+
+    function ask<T>(node: Node<T>): T {
+      asked.add(node);
+      return get(node);
+    }
+
+    /** Everything that was asked for and what that read, each after those that it read. */
+    function* given(): Iterable<unknown> {
+      if (turn !== now) return yield* afresh().given();
+      const done = new Set<Node<unknown>>();
+      function* walk(node: Node<unknown>): Iterable<unknown> {
+        if (done.has(node)) return;
+        done.add(node);
+        const value = get(node);
+        for (const below of cellOf(node).seen.nodes) yield* walk(below);
+        yield value;
+      }
+      for (const node of [...asked]) yield* walk(node);
+    }
+
+    function afresh(): Evaluation {
+      const again = nodeEvaluator()(source);
+      for (const node of asked) again.of(node);
+      return again;
     }
 
     /** Asked after a later evaluation began: from what is kept of this one, else from nothing. */
@@ -140,18 +188,22 @@ export function nodeEvaluator(): NodeEvaluator {
 
     const note = (kind: string) => (key: string, within?: string) => {
       const value = source.look(kind, key, within);
-      if (seen) jot(seen, kind, key, within, value);
+      if (seen && running) {
+        jot(seen, kind, key, within, value);
+        places.read(kind, key, within, value, running);
+      }
       return value;
     };
     const noteNode = <T>(node: Node<T>): T => {
-      const mine = seen;
+      const [mine, reader] = [seen, running];
       const value = get(node);
       mine?.nodes.push(node);
       mine?.given.push(value);
+      if (reader) cellOf(node).readers.add(reader);
       return value;
     };
     const read = readerOf(note, noteNode, (id) => source.look('name', id));
-    return { of: get, read, given: () => values.values() };
+    return { of: ask, read, given };
   }
   return Object.assign(evaluate, { runs });
 }
@@ -164,15 +216,40 @@ function jot(seen: Seen, kind: string, key: string, within: string | undefined, 
   seen.values.push(value);
 }
 
-/** Tells of a kind whether its root is another than at the evaluation before. */
-function movedKinds(before: Source | undefined, now: Source): (kind: string) => boolean {
-  const found = new Map<string, boolean>();
-  return (kind) => {
-    let moved = found.get(kind);
-    if (moved === undefined)
-      found.set(kind, (moved = !before || !Object.is(before.root(kind), now.root(kind))));
-    return moved;
-  };
+/** What was read of the sources so far, and by whom. */
+class Places {
+  private readonly byKind = new Map<string, Map<string, Place>>();
+  private last: Source | undefined;
+
+  /** Looks at all that was ever read: who rests on what is another value now is suspect. */
+  follow(source: Source, turn: number): void {
+    const before = this.last;
+    this.last = source;
+    for (const [kind, places] of this.byKind) {
+      if (before && Object.is(before.root(kind), source.root(kind))) continue;
+      for (const place of places.values()) {
+        const value = source.look(kind, place.key, place.within);
+        if (Object.is(value, place.value)) continue;
+        place.value = value;
+        for (const cell of place.readers) suspect(cell, turn);
+      }
+    }
+  }
+
+  read(kind: string, key: string, within: string | undefined, value: unknown, by: Cell): void {
+    const places = this.byKind.get(kind) ?? new Map<string, Place>();
+    this.byKind.set(kind, places);
+    const at = within === undefined ? key : `${key} ${within}`;
+    const place = places.get(at) ?? { kind, key, within, value, readers: new Set<Cell>() };
+    places.set(at, place);
+    place.readers.add(by);
+  }
+}
+
+function suspect(cell: Cell, turn: number): void {
+  if (cell.suspect === turn) return;
+  cell.suspect = turn;
+  for (const reader of cell.readers) suspect(reader, turn);
 }
 
 type Note = (kind: string) => (key: string, within?: string) => unknown;
