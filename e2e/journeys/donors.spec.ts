@@ -160,7 +160,7 @@ test('a salvage offer begins another route with nothing but the seller’s word'
   await expect(heads).toHaveCount(2);
   await expect(cell(page, 'Purchase', 1)).toHaveText('280');
   await page.getByRole('link', { name: 'Calder Hauler axle' }).click();
-  await expect(page.locator('ix-stage header')).toContainText('Calder Hauler axle, heavy');
+  await expect(page.locator('ix-stage-screen header')).toContainText('Calder Hauler axle, heavy');
   await page.getByRole('radio', { name: 'Mating' }).click();
   await page.getByRole('button', { name: 'Flange to wheel' }).click();
   await expect(page.getByRole('row', { name: /Flange to wheel/ })).toContainText('6 × 139.7 mm');

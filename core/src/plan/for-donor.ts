@@ -2,7 +2,7 @@ import type { Reading } from '../measure';
 import type { AnyField, PartOffer, Section } from '../stage';
 import { STAGES } from '../stages';
 import { findFact, findQuantity } from './catalogue';
-import { CHOICE_FIELDS, EMPTY_PLAN, PART_FIELDS, SEARCH_BELONGS, type Plan, type SearchId } from './plan';
+import { CHOICE_FIELDS, EMPTY_PLAN, PART_FIELDS, SEARCHES, type Plan, type SearchId } from './plan';
 
 const SECTIONS: readonly Section[] = STAGES.map((s) => s.section);
 type Fields = Readonly<Record<string, unknown>>;
@@ -71,7 +71,7 @@ export function planForDonor(plan: Plan, offer: PartOffer): Plan {
     limits: plan.limits,
     readings: { ...kept(plan.readings, staysWithCar), ...saidOf(offer) },
     facts: kept(plan.facts, (id) => staysWithCar(`fact.${id}`)),
-    searches: kept(plan.searches as Fields, (id) => SEARCH_BELONGS[id as SearchId] === 'car'),
+    searches: kept(plan.searches as Fields, (id) => SEARCHES[id as SearchId].belongs === 'car'),
     photos: Object.fromEntries(Object.entries(plan.photos).filter(([, { place }]) => staysWithCar(place))),
   } as unknown as Plan;
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { refuseValue } from './accepts';
-import { QUANTITIES, quantity } from './catalogue';
+import { LIMIT_IDS, QUANTITIES, quantity } from './catalogue';
+import { CHOICE_FIELDS, entryName, SEARCH_IDS } from './plan';
 import { readQuantity } from './read-quantity';
 import { quantityInSentence, quantityName } from '../stage';
 import { showAgainst, showValue } from '../measure';
@@ -112,5 +113,29 @@ describe('where a place is edited', () => {
   it('is nowhere for what is no place', () => {
     expect(stageOfPlace('fact.nothing')).toBeUndefined();
     expect(stageOfPlace('elsewhere')).toBeUndefined();
+  });
+});
+
+describe('what entries of the plan are called', () => {
+  const named = (part: 'choices' | 'searches' | 'limits', keys: readonly string[]) =>
+    keys.map((key) => [key, entryName(part, key)] as const);
+
+  it('says every choice, question to the counter and limit in words', () => {
+    const names = [
+      ...named('choices', Object.keys(CHOICE_FIELDS)),
+      ...named('searches', SEARCH_IDS),
+      ...named('limits', LIMIT_IDS),
+    ];
+    for (const [key, name] of names) {
+      expect(name).not.toContain(key);
+      expect(name).toMatch(/^[A-Z].{3,}/);
+    }
+    expect(new Set(names.map(([, name]) => name)).size).toBe(names.length);
+  });
+
+  it('says what an entry of a part is about', () => {
+    expect(entryName('searches', 'bearing')).toBe('Wheel bearing from the counter');
+    expect(entryName('choices', 'school')).toBe('Way to the width');
+    expect(entryName('verdicts', 'donor')).toBe('Verdict on the donor');
   });
 });

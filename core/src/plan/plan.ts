@@ -7,13 +7,13 @@ import type {
   LimitChange,
   PartSearch,
   PartsOf,
+  Question,
   SearchIdOf,
-  Belongs,
   Section,
   VerdictsOf,
 } from '../stage';
 import { STAGES } from '../stages';
-import type { LimitId } from './catalogue';
+import { LIMITS, type LimitId } from './catalogue';
 
 type Stages = (typeof STAGES)[number];
 
@@ -62,14 +62,18 @@ const joined = (of: (section: Section) => unknown): Fields =>
 /** Fields of the plan that the stages bring, by their place in it. */
 export const CHOICE_FIELDS = joined((s) => s.choices);
 export const PART_FIELDS = joined((s) => s.parts);
+/** What the counter is asked for, by its place in the plan. */
+export const SEARCHES = joined((s) => s.searches) as unknown as Readonly<Record<SearchId, Question>>;
+export const SEARCH_IDS = Object.keys(SEARCHES) as readonly SearchId[];
+
 /** What every plan has, by how an entry of it is called. */
 const COMMON_CALLED: Readonly<Record<keyof Common, (key: string) => string>> = {
-  choices: (key) => `Choice ${key}`,
+  choices: (key) => CHOICE_FIELDS[key]?.called?.(key) ?? key,
   readings: (key) => `Reading ${key}`,
-  limits: (key) => `Limit ${key}`,
+  limits: (key) => `Limit: ${LIMITS[key as LimitId].label}`,
   accepted: (key) => `Acceptance ${key}`,
   facts: (key) => `Fact ${key}`,
-  searches: (key) => `Parts for ${key}`,
+  searches: (key) => SEARCHES[key as SearchId].called,
   verdicts: (key) => `Verdict on the ${key}`,
   photos: (key) => `Photo ${key}`,
 };
@@ -87,8 +91,6 @@ export function entryName(part: keyof Plan, key: string): string {
 }
 
 export const VERDICT_FIELDS = joined((s) => s.verdicts);
-export const SEARCH_BELONGS = joined((s) => s.searches) as unknown as Readonly<Record<SearchId, Belongs>>;
-export const SEARCH_IDS = Object.keys(SEARCH_BELONGS) as readonly SearchId[];
 
 const starts = (fields: Fields) =>
   Object.fromEntries(Object.entries(fields).map(([key, { start }]) => [key, start]));

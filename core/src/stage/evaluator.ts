@@ -1,53 +1,7 @@
+import { Cells, nothingSeen, Places, type Cell, type Seen, type Source } from './cells';
 import type { Node } from './node';
 
-/**
- * What there is to read, by kind and key of that kind: the same value as long as it did not change. `root` is what all
- * keys of a kind hang on: while that is the same, so are they.
- */
-export interface Source {
-  readonly look: (kind: string, key: string, within?: string) => unknown;
-  readonly root: (kind: string) => unknown;
-}
-
-/** What a node has read: of the source, and of other nodes; with the values it had. */
-interface Seen {
-  readonly kinds: string[];
-  readonly keys: string[];
-  readonly within: (string | undefined)[];
-  readonly values: unknown[];
-  readonly nodes: Node<unknown>[];
-  readonly given: unknown[];
-}
-
-interface Cell {
-  value: unknown;
-  seen: Seen;
-  /** Evaluation in which it was found to stand. */
-  stands: number;
-  /** The last evaluation in which something that it rests on, however far below, was another value than before. */
-  suspect: number;
-  running: boolean;
-  /** Those that have read it. */
-  readonly readers: Set<Cell>;
-}
-
-const newCell = (): Cell => ({
-  value: undefined,
-  seen: nothingSeen(),
-  stands: 0,
-  suspect: 0,
-  running: false,
-  readers: new Set(),
-});
-
-/** A value of the source as it was at the last evaluation, and which nodes have read it. */
-interface Place {
-  readonly kind: string;
-  readonly key: string;
-  readonly within: string | undefined;
-  value: unknown;
-  readonly readers: Set<Cell>;
-}
+export type { Source } from './cells';
 
 /** Nodes of one evaluation. */
 export interface Evaluation {
@@ -55,7 +9,7 @@ export interface Evaluation {
   readonly of: <T>(node: Node<T>) => T;
   /** Reads as a node does, for what is made afresh each time: a sheet, a view. */
   readonly read: unknown;
-  /** What every node that was asked for gave, each after those that it read. */
+  /** What every node that was asked for and those that they read gave, each after those that it read. */
   readonly given: () => Iterable<unknown>;
 }
 
@@ -65,8 +19,6 @@ export interface NodeEvaluator {
   /** How often each node has really run, by name. */
   readonly runs: ReadonlyMap<string, number>;
 }
-
-const nothingSeen = (): Seen => ({ kinds: [], keys: [], within: [], values: [], nodes: [], given: [] });
 
 /** Nodes that read each other. */
 export class CircleError extends Error {
@@ -93,163 +45,143 @@ const named = (node: Node<unknown>, error: unknown): unknown =>
  * what was evaluated before.
  */
 export function nodeEvaluator(): NodeEvaluator {
-  const cells = new Map<Node<unknown>, Cell>();
-  const runs = new Map<string, number>();
-  const places = new Places();
-  let now = 0;
-  const cellOf = (node: Node<unknown>): Cell => {
-    let cell = cells.get(node);
-    if (!cell) cells.set(node, (cell = newCell()));
-    return cell;
-  };
+  const kept: Kept = { cells: new Cells(), places: new Places(), runs: new Map(), turn: 0 };
+  const evaluate = (source: Source): Evaluation => new Turn(kept, source).evaluation();
+  return Object.assign(evaluate, { runs: kept.runs });
+}
 
-  function evaluate(source: Source): Evaluation {
-    now += 1;
-    const turn = now;
-    const path: Node<unknown>[] = [];
-    const values = new Map<Node<unknown>, unknown>();
-    const asked = new Set<Node<unknown>>();
-    let seen: Seen | undefined;
-    let running: Cell | undefined;
-    places.follow(source, turn);
+/** What stays from one evaluation to the next. */
+interface Kept {
+  readonly cells: Cells;
+  readonly places: Places;
+  readonly runs: Map<string, number>;
+  /** Number of the newest evaluation. */
+  turn: number;
+}
 
-    function holds({ kinds, keys, within, values: had, nodes, given }: Seen): boolean {
-      for (let i = 0; i < kinds.length; i += 1)
-        if (!Object.is(source.look(kinds[i] as string, keys[i] as string, within[i]), had[i])) return false;
-      for (let i = 0; i < nodes.length; i += 1)
-        if (!Object.is(get(nodes[i] as Node<unknown>), given[i])) return false;
-      return true;
-    }
+/** One evaluation. */
+class Turn {
+  private readonly turn: number;
+  private readonly asked = new Set<Node<unknown>>();
+  private readonly values = new Map<Node<unknown>, unknown>();
+  private readonly path: Node<unknown>[] = [];
+  private running: Cell | undefined;
+  private readonly reader = readerOf(
+    (kind) => (key, within) => this.look(kind, key, within),
+    (node) => this.readNode(node),
+    (id) => this.source.look('name', id),
+  );
 
-    function run(node: Node<unknown>, cell: Cell): void {
-      const [outer, above] = [seen, running];
-      const mine = nothingSeen();
-      cell.running = true;
-      path.push(node);
-      [seen, running] = [mine, cell];
-      try {
-        const value = node.run(read as never);
-        runs.set(node.name, (runs.get(node.name) ?? 0) + 1);
-        if (!alike(cell.value, value)) cell.value = value;
-        cell.seen = mine;
-      } catch (error) {
-        cell.stands = 0;
-        throw named(node, error);
-      } finally {
-        [seen, running] = [outer, above];
-        cell.running = false;
-        path.pop();
-      }
-    }
-
-    function get<T>(node: Node<T>): T {
-      if (turn !== now) return late(node);
-      const cell = cellOf(node);
-      if (cell.stands === turn) return cell.value as T;
-      if (cell.running) throw new CircleError([...path.slice(path.indexOf(node)), node].map((n) => n.name));
-      // Nothing below it moved since it stood last: no look is needed.
-      const still = cell.stands > 0 && cell.suspect <= cell.stands;
-      if (!still && (cell.stands === 0 || !holds(cell.seen))) run(node, cell);
-      cell.stands = turn;
-      values.set(node, cell.value);
-      return cell.value as T;
-    }
-
-    function ask<T>(node: Node<T>): T {
-      asked.add(node);
-      return get(node);
-    }
-
-    /** Everything that was asked for and what that read, each after those that it read. */
-    function* given(): Iterable<unknown> {
-      if (turn !== now) return yield* afresh().given();
-      const done = new Set<Node<unknown>>();
-      function* walk(node: Node<unknown>): Iterable<unknown> {
-        if (done.has(node)) return;
-        done.add(node);
-        const value = get(node);
-        for (const below of cellOf(node).seen.nodes) yield* walk(below);
-        yield value;
-      }
-      for (const node of [...asked]) yield* walk(node);
-    }
-
-    function afresh(): Evaluation {
-      const again = nodeEvaluator()(source);
-      for (const node of asked) again.of(node);
-      return again;
-    }
-
-    /** Asked after a later evaluation began: from what is kept of this one, else from nothing. */
-    function late<T>(node: Node<T>): T {
-      if (!values.has(node)) values.set(node, nodeEvaluator()(source).of(node));
-      return values.get(node) as T;
-    }
-
-    const note = (kind: string) => (key: string, within?: string) => {
-      const value = source.look(kind, key, within);
-      if (seen && running) {
-        jot(seen, kind, key, within, value);
-        places.read(kind, key, within, value, running);
-      }
-      return value;
-    };
-    const noteNode = <T>(node: Node<T>): T => {
-      const [mine, reader] = [seen, running];
-      const value = get(node);
-      mine?.nodes.push(node);
-      mine?.given.push(value);
-      if (reader) cellOf(node).readers.add(reader);
-      return value;
-    };
-    const read = readerOf(note, noteNode, (id) => source.look('name', id));
-    return { of: ask, read, given };
+  constructor(
+    private readonly kept: Kept,
+    private readonly source: Source,
+  ) {
+    this.turn = kept.turn += 1;
+    kept.places.follow(source, this.turn);
   }
-  return Object.assign(evaluate, { runs });
-}
 
-/** Notes what was read of the source. */
-function jot(seen: Seen, kind: string, key: string, within: string | undefined, value: unknown): void {
-  seen.kinds.push(kind);
-  seen.keys.push(key);
-  seen.within.push(within);
-  seen.values.push(value);
-}
+  evaluation(): Evaluation {
+    return { of: (node) => this.ask(node), read: this.reader, given: () => this.given() };
+  }
 
-/** What was read of the sources so far, and by whom. */
-class Places {
-  private readonly byKind = new Map<string, Map<string, Place>>();
-  private last: Source | undefined;
+  private ask<T>(node: Node<T>): T {
+    this.asked.add(node);
+    return this.get(node);
+  }
 
-  /** Looks at all that was ever read: who rests on what is another value now is suspect. */
-  follow(source: Source, turn: number): void {
-    const before = this.last;
-    this.last = source;
-    for (const [kind, places] of this.byKind) {
-      if (before && Object.is(before.root(kind), source.root(kind))) continue;
-      for (const place of places.values()) {
-        const value = source.look(kind, place.key, place.within);
-        if (Object.is(value, place.value)) continue;
-        place.value = value;
-        for (const cell of place.readers) suspect(cell, turn);
-      }
+  private get<T>(node: Node<T>): T {
+    if (this.turn !== this.kept.turn) return this.late(node);
+    const cell = this.kept.cells.of(node);
+    if (cell.stands === this.turn) return cell.value as T;
+    if (cell.running)
+      throw new CircleError([...this.path.slice(this.path.indexOf(node)), node].map((n) => n.name));
+    if (!this.holds(cell)) this.run(node, cell);
+    cell.stands = this.turn;
+    this.values.set(node, cell.value);
+    return cell.value as T;
+  }
+
+  /** Nothing below it moved since it stood last; or what did move came to the same. */
+  private holds(cell: Cell): boolean {
+    if (cell.stands === 0) return false;
+    return cell.suspect <= cell.stands || (this.sourceHolds(cell.seen) && this.nodesHold(cell.seen));
+  }
+
+  private sourceHolds({ kinds, keys, within, values }: Seen): boolean {
+    for (let i = 0; i < kinds.length; i += 1)
+      if (!Object.is(this.source.look(kinds[i] as string, keys[i] as string, within[i]), values[i]))
+        return false;
+    return true;
+  }
+
+  private nodesHold({ nodes, given }: Seen): boolean {
+    for (let i = 0; i < nodes.length; i += 1)
+      if (!Object.is(this.get(nodes[i] as Node<unknown>), given[i])) return false;
+    return true;
+  }
+
+  private run(node: Node<unknown>, cell: Cell): void {
+    const { path, running, kept } = this;
+    cell.running = true;
+    cell.seen = nothingSeen();
+    path.push(node);
+    this.running = cell;
+    try {
+      const value = node.run(this.reader as never);
+      kept.runs.set(node.name, (kept.runs.get(node.name) ?? 0) + 1);
+      if (!alike(cell.value, value)) cell.value = value;
+    } catch (error) {
+      cell.stands = 0;
+      throw named(node, error);
+    } finally {
+      this.running = running;
+      cell.running = false;
+      path.pop();
     }
   }
 
-  read(kind: string, key: string, within: string | undefined, value: unknown, by: Cell): void {
-    const places = this.byKind.get(kind) ?? new Map<string, Place>();
-    this.byKind.set(kind, places);
-    const at = within === undefined ? key : `${key} ${within}`;
-    const place = places.get(at) ?? { kind, key, within, value, readers: new Set<Cell>() };
-    places.set(at, place);
-    place.readers.add(by);
+  private look(kind: string, key: string, within: string | undefined): unknown {
+    const value = this.source.look(kind, key, within);
+    if (this.running) this.kept.places.read(kind, key, within, value, this.running);
+    return value;
   }
-}
 
-function suspect(cell: Cell, turn: number): void {
-  if (cell.suspect === turn) return;
-  cell.suspect = turn;
-  for (const reader of cell.readers) suspect(reader, turn);
+  private readNode<T>(node: Node<T>): T {
+    const reader = this.running;
+    const value = this.get(node);
+    if (!reader) return value;
+    reader.seen.nodes.push(node);
+    reader.seen.given.push(value);
+    this.kept.cells.of(node).readers.add(reader);
+    return value;
+  }
+
+  /** Asked after a later evaluation began: from what is kept of this one, else from nothing. */
+  private late<T>(node: Node<T>): T {
+    if (!this.values.has(node)) this.values.set(node, nodeEvaluator()(this.source).of(node));
+    return this.values.get(node) as T;
+  }
+
+  private *given(): Iterable<unknown> {
+    if (this.turn !== this.kept.turn) return yield* this.afresh().given();
+    const done = new Set<Node<unknown>>();
+    for (const node of [...this.asked]) yield* this.givenBy(node, done);
+  }
+
+  private *givenBy(node: Node<unknown>, done: Set<Node<unknown>>): Iterable<unknown> {
+    if (done.has(node)) return;
+    done.add(node);
+    const value = this.get(node);
+    for (const below of this.kept.cells.of(node).seen.nodes) yield* this.givenBy(below, done);
+    yield value;
+  }
+
+  /** The same evaluation with nothing kept. */
+  private afresh(): Evaluation {
+    const again = nodeEvaluator()(this.source);
+    for (const node of this.asked) again.of(node);
+    return again;
+  }
 }
 
 type Note = (kind: string) => (key: string, within?: string) => unknown;

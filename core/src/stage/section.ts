@@ -14,7 +14,7 @@ export interface Field<T> {
   readonly sinceOf?: Readonly<Record<string, number>>;
   /** What stays of it with another donor, where that is a part of it. */
   readonly forDonor?: (value: T) => T;
-  /** What an entry of a part is called, by its key. */
+  /** What an entry of a part, or the field itself, is called, by its key. */
   readonly called?: (key: string) => string;
   /** What it begins with in a plan that had none, where that follows from the plan. */
   readonly startFrom?: (plan: Readonly<Record<string, unknown>>) => T | undefined;
@@ -26,6 +26,12 @@ export type AnyField = Omit<Field<unknown>, 'shape' | 'forDonor'> & {
   readonly forDonor?: (value: never) => unknown;
 };
 
+/** What the parts counter is asked for: whose the answer is, and how it is called. */
+export interface Question {
+  readonly belongs: Belongs;
+  readonly called: string;
+}
+
 /** A stage’s own place in the plan. */
 export interface Section {
   /** In `choices`, by name. */
@@ -34,8 +40,8 @@ export interface Section {
   readonly parts?: Readonly<Record<string, AnyField>>;
   /** Kinds of decision in `verdicts`, by what they are about: what may be decided. */
   readonly verdicts?: Readonly<Record<string, AnyField>>;
-  /** Questions to the parts counter in `searches`, by name: whose the answer is. */
-  readonly searches?: Readonly<Record<string, Belongs>>;
+  /** Questions to the parts counter in `searches`, by name. */
+  readonly searches?: Readonly<Record<string, Question>>;
   /** What a salvage yard says of a donor: quantity by the size of its offer. */
   readonly claims?: Readonly<Record<string, string>>;
   /** Readings of a salvage donor’s price and wait. */

@@ -119,5 +119,7 @@ export const BRIEF_SECTION = {
     }),
   },
   donorName: ['brief', 'donor'] as const,
-  choices: { reaction: field(oneOf(REACTIONS), 'tyres', { since: 6 }) },
+  choices: {
+    reaction: field(oneOf(REACTIONS), 'tyres', { since: 6, called: () => 'What takes the driveshaft’s torque' }),
+  },
 };

@@ -35,9 +35,9 @@ const TUBE_ITEM = object<TubeItem>(
 /** Its place in the plan. */
 export const CUT_SECTION = {
   choices: {
-    school: field<School>(oneOf(SCHOOLS), 'evenUp', { since: 1 }),
-    method: field<CutMethod>(oneOf(CUT_METHODS), 'slug', { since: 1 }),
-    datum: field<MarkDatum>(oneOf(MARK_DATUMS), 'casting', { since: 1 }),
+    school: field<School>(oneOf(SCHOOLS), 'evenUp', { since: 1, called: () => 'Way to the width' }),
+    method: field<CutMethod>(oneOf(CUT_METHODS), 'slug', { since: 1, called: () => 'Method of cutting' }),
+    datum: field<MarkDatum>(oneOf(MARK_DATUMS), 'casting', { since: 1, called: () => 'Marks measured from' }),
   },
   parts: {
     tubeItems: field(

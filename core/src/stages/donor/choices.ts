@@ -14,7 +14,13 @@ const heldBy = ({ size }: PartOffer): Retention => RETENTIONS[(size['retention']
 
 /** Its place in the plan. */
 export const DONOR_SECTION = {
-  choices: { retention: field<Retention>(oneOf(RETENTIONS), 'boltIn', { since: 1, belongs: 'axle' }) },
+  choices: {
+    retention: field<Retention>(oneOf(RETENTIONS), 'boltIn', {
+      since: 1,
+      belongs: 'axle',
+      called: () => 'What holds the donor’s shafts',
+    }),
+  },
   parts: JOINT_SECTION.parts,
   searches: JOINT_SECTION.searches,
   claims: {

@@ -115,10 +115,15 @@ export const HUB_SECTION = {
     retentionTo: field<Retention>(oneOf(RETENTIONS), 'boltIn', {
       since: 5,
       belongs: 'axle',
+      called: () => 'What holds the shafts afterwards',
       startFrom: ({ choices }) => (choices as { retention?: Retention } | undefined)?.retention,
     }),
-    pattern: field<PatternRoute>(oneOf(PATTERN_ROUTES), 'undecided', { since: 5, belongs: 'axle' }),
-    jig: field<Jig>(oneOf(JIGS), 'ring', { since: 5 }),
+    pattern: field<PatternRoute>(oneOf(PATTERN_ROUTES), 'undecided', {
+      since: 5,
+      belongs: 'axle',
+      called: () => 'Way to the hole pattern',
+    }),
+    jig: field<Jig>(oneOf(JIGS), 'ring', { since: 5, called: () => 'Drilling jig' }),
   },
   parts: {
     patterns: field<Patterns>(
@@ -138,5 +143,8 @@ export const HUB_SECTION = {
     lines: field(items(LINE, 20), {}, { since: 5, belongs: 'axle', called: (key) => `Brake line ${key}` }),
   },
   verdicts: { brakes: field(verdictShape(BRAKE_VERDICTS), undefined, { since: 4, belongs: 'axle' }) },
-  searches: { stud: 'axle', brakeKit: 'axle' },
+  searches: {
+    stud: { belongs: 'axle', called: 'Studs from the counter' },
+    brakeKit: { belongs: 'axle', called: 'Brake kit from the counter' },
+  },
 } as const;

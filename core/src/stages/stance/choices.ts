@@ -8,8 +8,8 @@ export type Spacer = (typeof SPACERS)[number];
 export const STANCE_SECTION = {
   choices: {
     /** Size as it stands on the sidewall; empty while none is chosen. */
-    tyre: field(freeText(40, 0), '', { since: 5 }),
-    spacer: field<Spacer>(oneOf(SPACERS), 'none', { since: 5 }),
+    tyre: field(freeText(40, 0), '', { since: 5, called: () => 'Tyre size' }),
+    spacer: field<Spacer>(oneOf(SPACERS), 'none', { since: 5, called: () => 'Between flange and wheel' }),
   },
-  searches: { wheel: 'car' },
+  searches: { wheel: { belongs: 'car', called: 'Wheels from the counter' } },
 } as const;

@@ -67,7 +67,7 @@ describe('conflict panel', () => {
     expect(bench.text).toContain('Take theirs: clutch packs or cones');
     expect(bench.text).toContain('Brake hose to line');
     expect(bench.text).toContain('Keep mine: an adapter, 12.5');
-    expect(bench.text).toContain('Wheel bearing');
+    expect(bench.text).toContain('Wheel bearing from the counter');
     expect(bench.text).toContain('Take theirs: asked 2027-03-21 09:05');
     expect(bench.text).toContain('Verdict on the donor');
     expect(bench.text).toContain('Keep mine: bent tubes');

@@ -87,5 +87,8 @@ export const JOINT_SECTION = {
       },
     ),
   },
-  searches: { bearing: 'axle', seal: 'axle' },
+  searches: {
+    bearing: { belongs: 'axle', called: 'Wheel bearing from the counter' },
+    seal: { belongs: 'axle', called: 'Shaft seal from the counter' },
+  },
 } as const;

@@ -1,0 +1,112 @@
+import type { Node } from './node';
+
+/**
+ * What there is to read, by kind and key of that kind: the same value as long as it did not change. `root` is what all
+ * keys of a kind hang on: while that is the same, so are they.
+ */
+export interface Source {
+  readonly look: (kind: string, key: string, within?: string) => unknown;
+  readonly root: (kind: string) => unknown;
+}
+
+/** What a node has read: of the source, and of other nodes; with the values it had. */
+export interface Seen {
+  readonly kinds: string[];
+  readonly keys: string[];
+  readonly within: (string | undefined)[];
+  readonly values: unknown[];
+  readonly nodes: Node<unknown>[];
+  readonly given: unknown[];
+}
+
+/** The last run of a node. */
+export interface Cell {
+  value: unknown;
+  seen: Seen;
+  /** Evaluation in which it was found to stand; 0 while it does not. */
+  stands: number;
+  /** The last evaluation in which something that it rests on, however far below, was another value than before. */
+  suspect: number;
+  running: boolean;
+  /** Those that have read it. */
+  readonly readers: Set<Cell>;
+}
+
+export const nothingSeen = (): Seen => ({
+  kinds: [],
+  keys: [],
+  within: [],
+  values: [],
+  nodes: [],
+  given: [],
+});
+
+/** Cells of nodes, made as they are asked for. */
+export class Cells {
+  private readonly byNode = new Map<Node<unknown>, Cell>();
+
+  of(node: Node<unknown>): Cell {
+    let cell = this.byNode.get(node);
+    if (!cell) {
+      cell = {
+        value: undefined,
+        seen: nothingSeen(),
+        stands: 0,
+        suspect: 0,
+        running: false,
+        readers: new Set(),
+      };
+      this.byNode.set(node, cell);
+    }
+    return cell;
+  }
+}
+
+/** A value of the source as it was at the last evaluation, and which nodes have read it. */
+interface Place {
+  readonly key: string;
+  readonly within: string | undefined;
+  value: unknown;
+  readonly readers: Set<Cell>;
+}
+
+/** What was read of the sources so far, and by whom. */
+export class Places {
+  private readonly byKind = new Map<string, Map<string, Place>>();
+  private last: Source | undefined;
+
+  /** Looks at all that was ever read: who rests on what is another value now is suspect in this evaluation. */
+  follow(source: Source, turn: number): void {
+    const before = this.last;
+    this.last = source;
+    for (const [kind, places] of this.byKind) {
+      if (before && Object.is(before.root(kind), source.root(kind))) continue;
+      for (const place of places.values()) {
+        const value = source.look(kind, place.key, place.within);
+        if (Object.is(value, place.value)) continue;
+        place.value = value;
+        for (const cell of place.readers) suspect(cell, turn);
+      }
+    }
+  }
+
+  read(kind: string, key: string, within: string | undefined, value: unknown, by: Cell): void {
+    const { seen } = by;
+    seen.kinds.push(kind);
+    seen.keys.push(key);
+    seen.within.push(within);
+    seen.values.push(value);
+    let places = this.byKind.get(kind);
+    if (!places) this.byKind.set(kind, (places = new Map()));
+    const at = within === undefined ? key : `${key} ${within}`;
+    let place = places.get(at);
+    if (!place) places.set(at, (place = { key, within, value, readers: new Set() }));
+    place.readers.add(by);
+  }
+}
+
+function suspect(cell: Cell, turn: number): void {
+  if (cell.suspect === turn) return;
+  cell.suspect = turn;
+  for (const reader of cell.readers) suspect(reader, turn);
+}
