@@ -14,7 +14,7 @@ const TESTS = /\.spec\.ts$|\/testing\/|^tools\/(bench|dist)\b|^tools\/(screensho
 const SOURCE = /\.(ts|mjs|html)$/;
 
 /** A slip: a word where it does not belong. */
-export interface Slip {
+interface Slip {
   readonly file: string;
   readonly word: string;
   readonly stage: string;

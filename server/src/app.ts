@@ -17,7 +17,7 @@ import { shapeRoutes } from './shapes/routes';
 import { sheetRoutes } from './sheets/routes';
 import { compareRoutes } from './compare/routes';
 
-export interface AppParts {
+interface AppParts {
   readonly pool: Pool;
   readonly log: Logger;
   readonly webRoot: string | undefined;

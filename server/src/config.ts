@@ -2,7 +2,7 @@ import { PORTS } from './ports';
 import { addressesOf, type Addresses } from './ports/port';
 
 /** What the process is told by its environment. */
-export interface Config {
+interface Config {
   readonly port: number;
   readonly databaseUrl: string;
   /** Folder with the built page; absent in tests that need only the interface. */

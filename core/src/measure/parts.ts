@@ -18,7 +18,7 @@ function placeOf(id: string): number {
   return READINGS.push(id) - 1;
 }
 
-export const NO_PARTS: Parts = { at: [], by: [] };
+const NO_PARTS: Parts = { at: [], by: [] };
 
 /** The one part of a reading itself. */
 export const partOf = (id: string, u: number): Parts => (u > 0 ? { at: [placeOf(id)], by: [u] } : NO_PARTS);

@@ -3,9 +3,9 @@ import sharp from 'sharp';
 import { refused } from '../http/refusal';
 
 /** Longest side that is kept, pixels: enough to read a tag by. */
-export const LONGEST_SIDE = 2000;
+const LONGEST_SIDE = 2000;
 /** Longest side of the small picture in a list, pixels. */
-export const THUMB_SIDE = 240;
+const THUMB_SIDE = 240;
 /** Most pixels that are unpacked at all. */
 const MOST_PIXELS = 100_000_000;
 const QUALITY = 82;

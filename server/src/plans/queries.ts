@@ -76,7 +76,7 @@ export async function insertVariant(db: Db, projectId: string, name: string): Pr
   return (rows[0] as { id: string }).id;
 }
 
-export interface NewRevision {
+interface NewRevision {
   readonly variantId: string;
   readonly revision: number;
   readonly kind: RevisionKind;

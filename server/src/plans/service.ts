@@ -15,7 +15,7 @@ import {
 } from './queries';
 
 /** Places that differ between two plans, as JSON pointers. */
-export const changedBetween = (from: Plan, to: Plan): string[] => [
+const changedBetween = (from: Plan, to: Plan): string[] => [
   ...new Set(createPatch(from, to).map((o) => o.path)),
 ];
 
@@ -37,7 +37,7 @@ function view({ node: _node, parent: _parent, redo: _redo, ...rest }: VariantHea
   return rest;
 }
 
-export interface NewProject {
+interface NewProject {
   readonly name: string;
   readonly variant: string;
   readonly who: string;
@@ -61,7 +61,7 @@ export async function createProject(pool: Pool, project: NewProject): Promise<Va
   return withTransaction(pool, async (client) => readVariant(client, await createProjectIn(client, project)));
 }
 
-export interface NewVariant {
+interface NewVariant {
   readonly projectId: string;
   readonly name: string;
   readonly plan: Plan;

@@ -11,7 +11,7 @@ export interface Port {
 }
 
 /** Variable of the environment with a port’s address. */
-export const variableOf = (id: string): string => `INTERVEX_${id.toUpperCase()}_URL`;
+const variableOf = (id: string): string => `INTERVEX_${id.toUpperCase()}_URL`;
 
 /** Addresses of ports, by their ids; left out where there is none. */
 export type Addresses = Readonly<Partial<Record<string, string>>>;

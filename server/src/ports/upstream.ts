@@ -2,7 +2,7 @@ import pRetry from 'p-retry';
 import type { Schema } from 'joi';
 
 /** How long one question to an outside service may take, ms. */
-export const ANSWER_MS = 1500;
+const ANSWER_MS = 1500;
 const RETRIES = 2;
 const FIRST_PAUSE_MS = 150;
 
@@ -21,7 +21,7 @@ export class UpstreamAway extends Error {
 export class UpstreamRefuses extends Error {}
 
 /** What is asked of an outside service. */
-export interface Question<T> {
+interface Question<T> {
   /** Whom, as a sentence names it: `the counter`. */
   readonly of: string;
   readonly address: URL;

@@ -37,7 +37,7 @@ const NEEDED = ['id', 'value', 'unit'] as const;
 type Row = Readonly<Record<string, string>>;
 
 /** Most rows that are read at all. */
-export const MOST_ROWS = 5000;
+const MOST_ROWS = 5000;
 const MOST_PROBLEMS = 20;
 /** Digits behind the point that go out and come in: enough for an angle in degrees to come back the same. */
 const DIGITS = 12;
@@ -80,7 +80,7 @@ export function readingsCsv(plan: Plan): string {
   return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
 }
 
-export type ReadReadings =
+type ReadReadings =
   | { readonly ok: true; readonly readings: Readonly<Record<string, Reading>> }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 

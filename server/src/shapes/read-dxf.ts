@@ -3,7 +3,7 @@ import DxfParser, { type ICircleEntity, type IEntity, type ILwpolylineEntity } f
 import { refused, type Refused } from '../http/refusal';
 
 /** Unit that a drawing is said to be in where its header names none. */
-export type DrawingUnit = 'mm' | 'in';
+type DrawingUnit = 'mm' | 'in';
 
 /** Millimetres in the units a header may name. */
 const MM_PER_UNIT: Readonly<Record<number, number>> = {
@@ -20,7 +20,7 @@ const ACROSS = [40, 500] as const;
 const HALF_TURN = 1;
 const SAME = 0.01;
 
-export interface ReadDrawing extends FoundFlange {
+interface ReadDrawing extends FoundFlange {
   /** What was in the drawing and not taken, in words. */
   readonly passedOver: readonly string[];
 }

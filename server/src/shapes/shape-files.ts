@@ -16,7 +16,7 @@ const COLOURS: Readonly<Record<JigLayer, number>> = {
   keep: Colors.Magenta,
 };
 
-export interface Box {
+interface Box {
   readonly left: number;
   readonly right: number;
   readonly top: number;

@@ -8,7 +8,7 @@ const OVERLAP = 10;
 const HEADER = 16;
 const FOOTER = 10;
 
-export interface ShapePdf {
+interface ShapePdf {
   readonly title: string;
   /** Lines under the title. */
   readonly lines: readonly string[];

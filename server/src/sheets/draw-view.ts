@@ -10,7 +10,7 @@ import {
 import { INK, PT_PER_MM, type Pdf } from './paper';
 
 /** Where and how large a view is drawn. */
-export interface Placement {
+interface Placement {
   /** Points from the page's left edge to u = 0, and from its top to v = 0. */
   readonly x: number;
   readonly y: number;

@@ -13,8 +13,8 @@ import {
 } from '@intervex/core';
 
 /** The mark by which an order file is known, and its version. */
-export const ORDER_FORMAT = 'intervex-order';
-export const ORDER_VERSION = 1;
+const ORDER_FORMAT = 'intervex-order';
+const ORDER_VERSION = 1;
 
 const cellOf = ({ text, figure, held }: SheetCell) => ({
   text,

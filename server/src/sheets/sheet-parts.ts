@@ -2,7 +2,7 @@ import type { VariantView } from '@intervex/contract';
 import type { LengthUnit } from '@intervex/core';
 import { INK, MARGIN_MM, PT_PER_MM, type Pdf } from './paper';
 
-export const UNIT_NAMES: Readonly<Record<LengthUnit, string>> = {
+const UNIT_NAMES: Readonly<Record<LengthUnit, string>> = {
   mm: 'mm',
   in: 'decimal inch',
   frac: 'inch, 1/16 with the rest in thousandths',
@@ -34,7 +34,7 @@ export function heading(doc: Pdf, text: string): void {
 }
 
 /** Where one line of text stands, and how wide and how large it may be, points. */
-export interface Fit {
+interface Fit {
   readonly x: number;
   readonly y: number;
   readonly width: number;

@@ -21,7 +21,7 @@ export interface PdfOptions {
 }
 
 /** Length of the bar that proves the printer's scale, mm on paper. */
-export const SCALE_BAR_MM = 100;
+const SCALE_BAR_MM = 100;
 /** A sheet of a variant as PDF: drawing to a stated scale where it has one, its sections, checks, cautions. */
 export function sheetPdf(
   variant: VariantView,

@@ -4,7 +4,7 @@ import type { PdfOptions } from './sheet-pdf';
 import { bytesOf, INK, newPaper, type Pdf } from './paper';
 import { fitted, footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 
-export interface SurveySheetOptions extends PdfOptions {
+interface SurveySheetOptions extends PdfOptions {
   readonly stage: string;
   /** With what was read, or blank to write on. */
   readonly filled: boolean;

@@ -33,12 +33,12 @@ export interface DeviceSpec {
 }
 
 /** Below this share the battery counts as low and readings wander. */
-export const BATTERY_LOW = 0.1;
+const BATTERY_LOW = 0.1;
 /** A low battery makes the noise this much larger. */
 const WANDER = 6;
 
 /** One reading as it goes over the wire. */
-export interface DeviceLine {
+interface DeviceLine {
   readonly id: string;
   readonly unit: DeviceSpec['unit'];
   readonly value: number;

@@ -6,7 +6,7 @@ import { body } from '../refuse';
 import { WillNot, type Order, type ShaftLine, type Shop } from './shop';
 
 /** How the shop behaves. */
-export interface Modes {
+interface Modes {
   /** Waits this long before it answers, ms. */
   readonly slowMs: number;
   /** Answers everything with 503. */

@@ -9,7 +9,7 @@ export interface ShaftLine {
   readonly material: string;
 }
 
-export const STATES = ['quoted', 'paid', 'cutting', 'shipped', 'late'] as const;
+const STATES = ['quoted', 'paid', 'cutting', 'shipped', 'late'] as const;
 export type State = (typeof STATES)[number];
 
 /** A shaft as it lies in the parcel. */

@@ -6,7 +6,7 @@ import { body } from '../refuse';
 import { KINDS, type Part, type PartKind } from './catalogue';
 
 /** How the counter behaves. */
-export interface Modes {
+interface Modes {
   /** Waits this long before it answers, ms. */
   readonly slowMs: number;
   /** Answers everything with 503. */

@@ -120,6 +120,9 @@ export const BRIEF_SECTION = {
   },
   donorName: ['brief', 'donor'] as const,
   choices: {
-    reaction: field(oneOf(REACTIONS), 'tyres', { since: 6, called: () => 'What takes the driveshaft’s torque' }),
+    reaction: field(oneOf(REACTIONS), 'tyres', {
+      since: 6,
+      called: () => 'What takes the driveshaft’s torque',
+    }),
   },
 };

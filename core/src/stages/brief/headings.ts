@@ -1,4 +1,4 @@
-import { factsOf, quantitiesOf } from '../../stage';
+import { quantitiesOf } from '../../stage';
 
 /** Headings of this stage by their ids; whose its readings are. */
 const UNDER = {
@@ -12,4 +12,3 @@ const UNDER = {
 } as const;
 
 export const quantities = quantitiesOf(UNDER);
-export const facts = factsOf(UNDER);

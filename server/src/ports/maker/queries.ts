@@ -19,7 +19,7 @@ interface EventRow {
   readonly received: Received | null;
 }
 
-export interface NewOrder {
+interface NewOrder {
   readonly variantId: string;
   readonly revision: number;
   readonly order: ShaftOrder;

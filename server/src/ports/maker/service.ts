@@ -272,7 +272,7 @@ async function sendBack(
   }
 }
 
-export async function readOrder(pool: Pool, id: string): Promise<OrderView> {
+async function readOrder(pool: Pool, id: string): Promise<OrderView> {
   const order = await findOrder(pool, id);
   if (!order)
     throw refused('notFound', 'There is no such order.', [

@@ -1,7 +1,7 @@
 import type { PartKind, PartOffer } from '@intervex/core';
 import type { Db } from '../../plans/queries';
 
-export interface PartList {
+interface PartList {
   readonly offers: readonly PartOffer[];
   readonly heardAt: Date;
 }

@@ -25,7 +25,7 @@ export async function findPairs(
 }
 
 /** Most offers in one answer: enough to see what comes near, few enough to keep in a plan. */
-export const MOST_OFFERS = 12;
+const MOST_OFFERS = 12;
 /** A list that was heard this recently is not written again, ms. */
 const KEEP_EVERY_MS = 60_000;
 

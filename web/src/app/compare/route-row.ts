@@ -1,7 +1,7 @@
 import type { Figure, RouteSummary } from '@intervex/core';
 
 /** One line of the comparison: its text for each way, or a figure with its working. */
-export interface RouteRow {
+interface RouteRow {
   readonly label: string;
   readonly cells: readonly RouteCell[];
   /** Not the same for all ways. */
@@ -10,7 +10,7 @@ export interface RouteRow {
   readonly head?: string;
 }
 
-export interface RouteCell {
+interface RouteCell {
   readonly text: string;
   /** Something that stands against the way. */
   readonly bad?: boolean;

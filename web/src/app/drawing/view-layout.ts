@@ -1,7 +1,7 @@
 import type { Dimension, Point, View } from '@intervex/core';
 
 /** Pixels between dimension rows, and room round the drawing. */
-export const ROW_PX = 22;
+const ROW_PX = 22;
 const SIDE_PX = 46;
 const EDGE_PX = 12;
 /** Room for the scale below the drawing. */
@@ -10,7 +10,7 @@ const LOWEST_PX = 200;
 const HIGHEST_PX = 440;
 
 /** How a view lies in its box: one scale for both ways, origin of the model in pixels. */
-export interface ViewTransform {
+interface ViewTransform {
   /** Pixels a millimetre. */
   readonly k: number;
   readonly x: number;
@@ -18,7 +18,7 @@ export interface ViewTransform {
 }
 
 /** Rows of dimensions a view needs above and below. */
-export function rowsOf(dimensions: readonly Dimension[]): { above: number; below: number } {
+function rowsOf(dimensions: readonly Dimension[]): { above: number; below: number } {
   const rows = dimensions.map((d) => d.row);
   return { above: Math.max(0, ...rows), below: Math.max(0, ...rows.map((r) => -r)) };
 }
@@ -60,7 +60,7 @@ export const toPixel = ({ k, x, y }: ViewTransform, [u, v]: Point): Point => [x 
 export const toModel = ({ k, x, y }: ViewTransform, [px, py]: Point): Point => [(px - x) / k, (y - py) / k];
 
 /** A dimension laid out in pixels. */
-export interface LaidDimension {
+interface LaidDimension {
   readonly d: Dimension;
   readonly text: string;
   readonly x0: number;

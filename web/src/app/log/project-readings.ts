@@ -6,7 +6,7 @@ import { BehaviorSubject, catchError, EMPTY, type Observable, Subject, Subscript
 export const PAGE = 200;
 
 /** A page of readings from the server: where it begins, and how many. */
-export type FetchPage = (from: number, limit: number) => Observable<ProjectReadings>;
+type FetchPage = (from: number, limit: number) => Observable<ProjectReadings>;
 
 /**
  * All readings of a project as a list that is fetched where it is looked at. Rows that are not there yet are

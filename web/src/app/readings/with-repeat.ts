@@ -1,7 +1,7 @@
 import type { InstrumentId, Quantity, Reading, Repeat } from '@intervex/core';
 
 /** How a repeat was taken, where it is not with the instrument that is usual for the quantity. */
-export interface TakenWith {
+interface TakenWith {
   readonly instrument?: InstrumentId;
   /** For an angle: what the gauge was zeroed on. */
   readonly zeroedOn?: string;

@@ -8,7 +8,7 @@ import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
 /** What the counter is asked for: exact sizes, mm, or what comes near them. */
-export interface Question {
+interface Question {
   readonly kind: PartKind;
   readonly sizes?: Readonly<Record<string, number>>;
   /** Sizes that the list is ordered by. */

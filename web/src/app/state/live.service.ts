@@ -3,7 +3,7 @@ import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
 /** Where the stream of others' changes stands. */
-export type LiveState = 'off' | 'live' | 'lost' | 'away';
+type LiveState = 'off' | 'live' | 'lost' | 'away';
 
 /** Pause before a stream that was refused is tried again, ms. */
 const RETRY_MS = 1500;

@@ -12,7 +12,7 @@ export interface PlanConflict {
   readonly theirs: unknown;
 }
 
-export interface MergedPlan {
+interface MergedPlan {
   /** Theirs, with my changes where only I changed a field. */
   readonly plan: Plan;
   readonly conflicts: readonly PlanConflict[];

@@ -6,7 +6,7 @@ import { sentenceOf } from './refusals';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
-export interface PlacedPhoto extends Photo {
+interface PlacedPhoto extends Photo {
   readonly id: string;
 }
 

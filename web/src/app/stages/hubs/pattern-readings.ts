@@ -14,7 +14,7 @@ import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
 import { UnitsService } from '../../state/units.service';
 
-export const FACE_NAMES: Readonly<Record<PatternFace, string>> = {
+const FACE_NAMES: Readonly<Record<PatternFace, string>> = {
   flange: 'Flange',
   wheel: 'Wheel',
   rotor: 'Rotor',
