@@ -1,5 +1,5 @@
 /** One figure of the bench, with what it is measured against. */
-interface BenchFigure {
+export interface BenchFigure {
   readonly name: string;
   readonly value: number;
   readonly unit: 'ms' | 'kB' | 's' | '%';
