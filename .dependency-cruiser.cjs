@@ -1,4 +1,4 @@
-const { readdirSync, readFileSync } = require('node:fs');
+const { existsSync, readdirSync, readFileSync } = require('node:fs');
 
 /** Rooms of core, lowest first. A file may use its own room and those before it, never those after. */
 const ROOMS = [
@@ -28,10 +28,11 @@ const roomsOnlyDown = ROOMS.map((room, at) => ({
 const STAGES = readdirSync('core/src/stages', { withFileTypes: true })
   .filter((entry) => entry.isDirectory())
   .map(({ name }) => name);
-const usesOf = (stage) =>
-  [...readFileSync(`core/src/stages/${stage}/node.ts`, 'utf8').matchAll(/from '\.\.\/([\w-]+)\/words'/g)].map(
-    ([, used]) => used,
-  );
+const usesOf = (stage) => {
+  const file = `core/src/stages/${stage}/node.ts`;
+  const nodes = existsSync(file) ? readFileSync(file, 'utf8') : '';
+  return [...nodes.matchAll(/from '\.\.\/([\w-]+)\/words'/g)].map(([, used]) => used);
+};
 /** What every stage may take from the sheets: the cautions that stand on all of them. */
 const COMMON = 'sheets/cautions\\.ts$';
 

@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import ts from 'typescript';
 import { FACTS, QUANTITIES, STAGES, type Section } from '../core/src/index';
@@ -52,9 +52,10 @@ function fieldsOf({ parts = {} }: Section): ReadonlySet<string> {
   return new Set(Object.values(parts).flatMap(({ start }) => Object.keys(start ?? {})));
 }
 
-/** Stages whose words a stage’s nodes may read: those that its node.ts names, and itself. */
+/** Stages whose words a stage’s nodes may read: those that its node.ts names, where it has one, and itself. */
 function readsOf(stage: string): ReadonlySet<string> {
-  const text = readFileSync(join(ROOT, 'core/src/stages', stage, 'node.ts'), 'utf8');
+  const file = join(ROOT, 'core/src/stages', stage, 'node.ts');
+  const text = existsSync(file) ? readFileSync(file, 'utf8') : '';
   return new Set([
     stage,
     ...[...text.matchAll(/from '\.\.\/([\w-]+)\/words'/g)].map(([, used]) => used as string),

@@ -1,5 +1,5 @@
 import type { Plan } from '../plan';
-import { findFact, findQuantity } from '../plan';
+import { findEntry } from '../plan';
 import { withAcceptance, type Check, type Node } from '../stage';
 import { STAGES } from '../stages';
 import { behind, lacking, type Lacking } from './decisions';
@@ -50,8 +50,7 @@ function isAsked(plan: Plan, of: Of, id: string): boolean {
   return touched(plan, of, id) || (asked !== undefined && of(asked));
 }
 
-const isPlace = (id: string): boolean =>
-  findQuantity(id) !== undefined || (id.startsWith('fact.') && findFact(id.slice(5)) !== undefined);
+const isPlace = (id: string): boolean => findEntry(id) !== undefined;
 
 /** An unknown check names what is really missing, down to what can be read or chosen. */
 function named(of: Of, known: Lacking, check: Check): Check {

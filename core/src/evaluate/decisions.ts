@@ -1,4 +1,4 @@
-import type { Plan } from '../plan';
+import { factOfPlace, type Plan } from '../plan';
 import type { Decision, DecisionDef, Node } from '../stage';
 import { STAGES } from '../stages';
 import { heldBy, type Contradicted } from './contradictions';
@@ -9,7 +9,8 @@ export type Lacking = Pick<Results, 'known' | 'instead'> & { readonly plan: Pick
 
 /** True while a quantity, or a fact named `fact.…`, is not known. A default in its place is known, and assumed. */
 export function lacking({ plan: { facts }, known, instead }: Lacking, id: string): boolean {
-  if (id.startsWith('fact.')) return facts[id.slice(5)] === undefined;
+  const fact = factOfPlace(id);
+  if (fact !== undefined) return facts[fact] === undefined;
   return id in instead ? instead[id] === undefined : known[id] === undefined;
 }
 

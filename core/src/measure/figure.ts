@@ -96,3 +96,6 @@ export const lesser = (a: Figure | undefined, b: Figure | undefined): Figure | u
 /** The greater of two; the other where one is not known. */
 export const greater = (a: Figure | undefined, b: Figure | undefined): Figure | undefined =>
   !a || !b ? (a ?? b) : a.value >= b.value ? a : b;
+
+/** A figure, where it is known. */
+export type Maybe = Figure | undefined;

@@ -3,3 +3,4 @@ export * from './figure';
 export * from './instrument';
 export * from './reading';
 export * from './show';
+export * from './rests-on';

@@ -4,7 +4,8 @@ import { normalDraw, seededRandom } from '../numerics';
 import { expandedUncertainty, standardUncertainty, type Figure } from './figure';
 import { halfResolutionOf, instrumentsFor } from './instrument';
 import { summarise } from './reading';
-import { asMade, derive, deriveWherePossible, given, restsOn } from './derive';
+import { asMade, derive, deriveWherePossible, given } from './derive';
+import { restsOn } from './rests-on';
 
 describe('summarise', () => {
   it('combines scatter and resolution (by hand: mean 76.01333, s 0.030551, u 0.021079)', () => {

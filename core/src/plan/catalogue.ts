@@ -27,6 +27,9 @@ export const LIMIT_IDS = LIMIT_LIST.map((l) => l.id) as readonly LimitId[];
 const BY_ID: ReadonlyMap<string, Quantity> = new Map(QUANTITIES.map((q) => [q.id, q]));
 const FACT_BY_ID: ReadonlyMap<string, FactKind> = new Map(FACTS.map((f) => [f.id, f]));
 
+/** Before a fact’s id where it is named as a place. */
+const FACT = 'fact.';
+
 /** Looks a quantity up; undefined for an unknown id. */
 export const findQuantity = (id: string): Quantity | undefined => BY_ID.get(id);
 
@@ -39,6 +42,14 @@ export function quantity(id: string): Quantity {
 
 /** Looks a kind of fact up; undefined for an unknown id. */
 export const findFact = (id: string): FactKind | undefined => FACT_BY_ID.get(id);
+
+/** What is read or looked at in a place: a quantity by its id, a fact as `fact.…`; undefined for any other place. */
+export const findEntry = (place: string): Quantity | FactKind | undefined =>
+  place.startsWith(FACT) ? findFact(place.slice(FACT.length)) : findQuantity(place);
+
+/** Id of the fact that stands in a place; undefined where the place is none of a fact’s. */
+export const factOfPlace = (place: string): string | undefined =>
+  place.startsWith(FACT) ? place.slice(FACT.length) : undefined;
 
 /** How a fact’s value is written; the value itself where it is not known. */
 export const factText = (id: string, value: string): string => optionText(FACT_BY_ID.get(id), value);

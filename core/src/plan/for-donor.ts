@@ -1,7 +1,7 @@
 import type { Reading } from '../measure';
 import type { AnyField, PartOffer, Section } from '../stage';
 import { STAGES } from '../stages';
-import { findFact, findQuantity } from './catalogue';
+import { findEntry } from './catalogue';
 import { CHOICE_FIELDS, EMPTY_PLAN, PART_FIELDS, SEARCHES, type Plan, type SearchId } from './plan';
 
 const SECTIONS: readonly Section[] = STAGES.map((s) => s.section);
@@ -9,8 +9,7 @@ type Fields = Readonly<Record<string, unknown>>;
 
 /** True for a reading, or a fact as `fact.…`, that stays when another donor takes the place of this one. */
 export function staysWithCar(place: string): boolean {
-  const fact = place.startsWith('fact.') ? findFact(place.slice('fact.'.length)) : undefined;
-  return (fact ?? findQuantity(place))?.belongs === 'car';
+  return findEntry(place)?.belongs === 'car';
 }
 
 const kept = <T>(all: Readonly<Record<string, T>>, stays: (id: string) => boolean) =>

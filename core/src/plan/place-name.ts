@@ -1,6 +1,6 @@
 import { quantityInSentence } from '../stage';
 import { STAGES } from '../stages';
-import { findFact, findQuantity, type StageId } from './catalogue';
+import { factOfPlace, findEntry, findQuantity, type StageId } from './catalogue';
 
 /** Places that are no quantity and no fact: their stage, and how they are called. */
 const OTHERS: ReadonlyMap<string, { readonly stage: StageId; readonly name: string }> = new Map(
@@ -15,7 +15,7 @@ const OTHERS: ReadonlyMap<string, { readonly stage: StageId; readonly name: stri
  * @example placeName('donor.tube.left') // 'casting to housing end, left'
  */
 export function placeName(id: string): string {
-  if (id.startsWith('fact.')) return (findFact(id.slice(5))?.label ?? id).toLowerCase();
+  if (factOfPlace(id) !== undefined) return (findEntry(id)?.label ?? id).toLowerCase();
   const q = findQuantity(id);
   return q ? quantityInSentence(q) : (OTHERS.get(id)?.name ?? id);
 }
@@ -26,6 +26,5 @@ export function placeName(id: string): string {
  * @example stageOfPlace('fact.donor.cable') // 'donor'
  */
 export function stageOfPlace(place: string): StageId | undefined {
-  const known = place.startsWith('fact.') ? findFact(place.slice(5)) : findQuantity(place);
-  return (known?.stage as StageId | undefined) ?? OTHERS.get(place)?.stage;
+  return (findEntry(place)?.stage as StageId | undefined) ?? OTHERS.get(place)?.stage;
 }

@@ -9,8 +9,8 @@ export interface ShaftLine {
   readonly material: string;
 }
 
-const STATES = ['quoted', 'paid', 'cutting', 'shipped', 'late'] as const;
-export type State = (typeof STATES)[number];
+/** Where an order stands. */
+export type State = 'quoted' | 'paid' | 'cutting' | 'shipped' | 'late';
 
 /** A shaft as it lies in the parcel. */
 export interface MadeShaft {

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { operatedApp, operatedModes } from '../operated';
 import { body } from '../refuse';
-import { KINDS, type Part, type PartKind } from './catalogue';
+import { KINDS, type Part, type PartKind } from './part';
 
 /** How the counter behaves. */
 interface Modes {

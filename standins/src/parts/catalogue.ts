@@ -1,31 +1,8 @@
-/** One part on the counter. Lengths in mm. */
-export interface Part {
-  readonly number: string;
-  readonly name: string;
-  readonly kind: PartKind;
-  readonly seller: string;
-  readonly price: number;
-  readonly stock: number;
-  readonly leadDays: number;
-  readonly size: Readonly<Record<string, number>>;
-}
-export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'salvage'] as const;
-export type PartKind = (typeof KINDS)[number];
+import { seeded, type Part } from './part';
 
 const SHAFTS = 'Withy Shaftworks';
 const BRAKES = 'Osier Brake Supply';
 const SALVAGE = 'Millrace Salvage';
-
-/** Small seeded generator (mulberry32): the same catalogue at every start. */
-function seeded(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Bore, outside diameter and width of metric deep-groove rows, and of inch sizes that axles use. */
 const RINGS: readonly (readonly [bore: number, outside: number, width: number])[] = [
@@ -54,6 +31,7 @@ const RINGS: readonly (readonly [bore: number, outside: number, width: number])[
   [55, 100, 21],
   [60, 110, 22],
 ];
+
 const SEALINGS = ['open', 'shielded', 'sealed', 'sealed, with collar'] as const;
 
 function bearings(random: () => number): Part[] {
@@ -90,6 +68,7 @@ function seals(random: () => number): Part[] {
 export const SHAFT_COUNT = 5000;
 const TEETH = [26, 28, 30, 31, 33, 35] as const;
 const JOURNALS = [30, 35, 38.1, 40] as const;
+
 const PATTERNS = [
   [4, 100],
   [4, 108],
@@ -99,10 +78,12 @@ const PATTERNS = [
   [5, 120.65],
   [6, 139.7],
 ] as const;
+
 const pick = <T>(list: readonly T[], share: number): T => list[Math.floor(share * list.length)] as T;
 
 /** What holds a stock shaft: 1 a clip, 2 a bolted retainer, 3 a full-float hub. */
 const HELD = [1, 1, 2, 2, 2, 3] as const;
+
 /** Bearings that go with each journal: outside and width. */
 const BEARINGS: Readonly<Record<number, readonly (readonly [outside: number, width: number])[]>> = {
   30: [[62, 16]],
@@ -117,6 +98,7 @@ const BEARINGS: Readonly<Record<number, readonly (readonly [outside: number, wid
     [90, 23],
   ],
 };
+
 /** The usual van axle: clips, bearings 35 × 72 × 17, seals on the same journal. */
 const END_OF_CARTER = { retention: 1, bearingOut: 72, bearingWide: 17, seal: 35, hole: 13.9 };
 

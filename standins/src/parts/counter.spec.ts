@@ -2,7 +2,8 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { counterApp } from './app';
-import { catalogue, SHAFT_COUNT, type Part } from './catalogue';
+import { catalogue, SHAFT_COUNT } from './catalogue';
+import type { Part } from './part';
 
 const parts = catalogue();
 let server: Server;

@@ -1,9 +1,7 @@
 import { judgeClosure, type Check, type LimitsOf } from '../../stage';
 import type { brief } from './words';
-import { derive, given, type Figure } from '../../measure';
+import { derive, given, type Figure, type Maybe } from '../../measure';
 import type { Differential, Launch, Reaction, TorquePoint } from './choices';
-
-type Maybe = Figure | undefined;
 
 /** Share of both shafts' torque that one may have to carry. */
 export const SHARES: Readonly<Record<Differential, number>> = { open: 0.5, limitedSlip: 0.75, locked: 1 };

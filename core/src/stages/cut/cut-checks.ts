@@ -1,48 +1,17 @@
-import {
-  compared,
-  judge,
-  keeps,
-  told,
-  unknownCheck,
-  type Check,
-  type CheckLimit,
-  type FigureOf,
-  type LimitsOf,
-} from '../../stage';
+import { compared, judge, keeps, told, unknownCheck, type Check, type CheckLimit } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
-import { derive, expandedUncertainty, type Figure } from '../../measure';
+import { derive, type Figure, type Maybe } from '../../measure';
 import { formatLength } from '../../units';
-import type { EndsResult } from './ends-stage';
-import type { LearnedResult } from './learned-stage';
-import type { MarksResult, SideMarks } from './marks-stage';
-import type { SchoolPlan } from './school-stage';
-import { clockName, type FaceSquare, type SquareResult } from './square-stage';
-import type { StandResult } from './stand-stage';
-import type { cut } from './words';
-import { CLOCKS } from './square-quantities';
-import type { CutMethod } from './choices';
-
-type Limits = LimitsOf<typeof cut>;
-type Maybe = Figure | undefined;
-
-export interface CutChecksInput {
-  readonly plan: SchoolPlan | undefined;
-  readonly marks: MarksResult;
-  readonly square: SquareResult;
-  readonly method: CutMethod;
-  readonly targetWidth: Maybe;
-  readonly tube: Readonly<Record<Side, Maybe>>;
-  readonly ends: EndsResult;
-  readonly stand: StandResult;
-  readonly learned: LearnedResult;
-  /** Tube left beside the spring seats, mm. */
-  readonly perch: Sided<Maybe>;
-  /** Readings round the end faces, by quantity. */
-  readonly faces: FigureOf<typeof cut>;
-}
+import { type EndsResult } from './ends-stage';
+import { type LearnedResult } from './learned-stage';
+import { type SideMarks } from './marks-result';
+import { type SchoolPlan } from './school-stage';
+import { type CutMethod } from './choices';
+import { faceChecks, halfReadFaces } from './face-checks';
+import { type CutChecksInput, type CutLimits } from './checks-input';
 
 /** Checks of the cut, of what was read after it, and of the squareness readings. */
-export function cutChecks(input: CutChecksInput, limits: Limits): Check[] {
+export function cutChecks(input: CutChecksInput, limits: CutLimits): Check[] {
   const checks: Check[] = [...endsChecks(input.ends)];
   if (input.plan) checks.push(...widthChecks(input, input.plan, limits));
   for (const side of SIDES) {
@@ -59,9 +28,7 @@ export function cutChecks(input: CutChecksInput, limits: Limits): Check[] {
 
 /** Other ends whose size is not known: nothing that rests on them can be cut or ordered. */
 function endsChecks({ lacks, changed }: EndsResult): Check[] {
-  const missing = [...new Set(SIDES.flatMap((side) => lacks[side].half))].filter(
-    (id) => !id.startsWith('donor.half'),
-  );
+  const missing = [...new Set(SIDES.flatMap((side) => lacks[side].ends))];
   if (!changed || missing.length === 0) return [];
   return [
     unknownCheck({
@@ -75,7 +42,7 @@ function endsChecks({ lacks, changed }: EndsResult): Check[] {
   ];
 }
 
-function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: Limits): Check[] {
+function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: CutLimits): Check[] {
   if (!W) return [];
   const measured = stand.by.left ?? stand.by.right;
   const now = stand.width ?? plan.width;
@@ -140,7 +107,7 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
   ];
 }
 
-function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: Limits): Check[] {
+function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: CutLimits): Check[] {
   const name = sideName(side);
   const slug: Check = judge({
     id: `cut.slug.${side}`,
@@ -220,7 +187,7 @@ function perchChecks(room: Maybe, side: Side): Check[] {
 }
 
 /** The tube as read after the work: a little off is told, what no weld can do is a wrong reading. */
-function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: Limits): Check[] {
+function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: CutLimits): Check[] {
   const [figure, phase] = weldedOff[side] ? [weldedOff[side], 'welded'] : [tackedOff[side], 'tacked'];
   if (!figure) return [];
   const at = `after.${phase}.${side}`;
@@ -245,88 +212,6 @@ function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits
     at,
   });
   return [check.level === 'stop' ? { ...check, contradicts: [at] } : check];
-}
-
-/** Some readings round a face, but not enough for its plane. */
-function halfReadFaces({ square, faces }: CutChecksInput, side: Side): Check[] {
-  return (['tacked', 'welded'] as const).flatMap((phase): Check[] => {
-    if (square.sets[side][phase]) return [];
-    const ids = CLOCKS.map((c) => `square.${side}.${phase}.${c.id}` as const);
-    if (!ids.some((id) => faces(id))) return [];
-    const open = (['top', 'front', 'bottom', 'rear'] as const).map(
-      (c) => `square.${side}.${phase}.${c}` as const,
-    );
-    const lacks = ([`square.${side}.radius`, ...open] as const).filter((id) => !faces(id));
-    return [
-      unknownCheck({
-        id: `square.${phase}.${side}`,
-        stage: 'cut',
-        unknown: `${sideName(side)} end’s squareness, ${phase}: not known yet`,
-        reason: 'A plane takes three places round the face and the radius where they were read.',
-        at: lacks[0] ?? ids[0] ?? '',
-        lacks,
-      }),
-    ];
-  });
-}
-
-function faceChecks(face: FaceSquare, side: Side, limits: Limits): Check[] {
-  const checks = [
-    angleCheck('camber', face, face.camber, side, limits),
-    angleCheck('toe', face, face.toe, side, limits),
-  ];
-  const limit = limits('square.camber');
-  const U = expandedUncertainty(face.camber);
-  if (U <= limit.value) return checks;
-  return [
-    ...checks,
-    {
-      id: `square.resolution.${side}`,
-      stage: 'cut',
-      level: 'caution',
-      title: `Squareness, ${side}: the readings cannot tell`,
-      figure: { value: U, unit: 'rad', figureId: face.camber.id },
-      limit,
-      reason: 'The instrument’s own uncertainty is larger than the limit it is to prove.',
-      todo: 'Read with a caliper or a dial indicator, or at a larger radius, and repeat each reading.',
-      at: `square.${side}.${face.phase}.top`,
-    },
-  ];
-}
-
-function angleCheck(
-  kind: 'camber' | 'toe',
-  face: FaceSquare,
-  figure: Figure,
-  side: Side,
-  limits: Limits,
-): Check {
-  const soft = limits(`square.${kind}`);
-  const hard = limits('square.stop');
-  return judge({
-    id: `square.${kind}.${side}`,
-    stage: 'cut',
-    figure,
-    way: 'within',
-    limit: soft,
-    stop: hard.value > soft.value ? hard : soft,
-    holds: `${sideName(side)} end is square in ${kind}`,
-    fails: `${kind === 'camber' ? 'Camber' : 'Toe'} from the ${side} cut`,
-    unknown: `${sideName(side)} end’s ${kind}: not known`,
-    todo: mendAdvice(face),
-    reason: 'The wheel stands as the end face stands: it wears the tyre and loads the bearing and spline.',
-    at: `square.${side}.${face.phase}.top`,
-  });
-}
-
-function mendAdvice({ phase, farthestRad, mend }: FaceSquare): string {
-  const open = clockName(farthestRad + Math.PI);
-  const by = mend
-    ? `${formatLength(mend.value, { unit: 'mm', digits: 2 })} mm`
-    : 'tilt times the tube’s outside diameter, which is not read yet,';
-  return phase === 'welded'
-    ? `Do not heat or bend by eye: have the housing straightened on an alignment bar (${by} across the tube, short at the ${open}), then read again.`
-    : `Open the tack at the ${open} by ${by} and read again, or accept it with a reason.`;
 }
 
 /** Sides that stand by a reading after the work, in words: `left welded`. */

@@ -1,8 +1,6 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, type Figure } from '../../measure';
+import { derive, type Figure, type Maybe } from '../../measure';
 import type { Retention } from '../donor/choices';
-
-type Maybe = Figure | undefined;
 
 export interface EndsInput {
   readonly from: Retention;
@@ -28,7 +26,11 @@ export interface EndsResult {
   /** The donor’s own ends go, by another retention or another brake space. */
   readonly changed: boolean;
   /** Quantities without which half, shaft and space of a side are not known. */
-  readonly lacks: Sided<{ readonly half: readonly string[]; readonly shaft: readonly string[] }>;
+  readonly lacks: Sided<{
+    readonly half: readonly string[];
+    readonly shaft: readonly string[];
+    readonly ends: readonly string[];
+  }>;
 }
 
 /** What the new ends do to one side: nothing, a known move, or a move that is not known yet. */
@@ -57,7 +59,7 @@ export function endsStage(input: EndsInput): EndsResult {
     lacks: bySide((side) => {
       const move = 'lacks' in moves[side] ? moves[side].lacks : [];
       const missing = (id: 'half' | 'shaft') => [...(own[id][side] ? [] : [`donor.${id}.${side}`]), ...move];
-      return { half: missing('half'), shaft: missing('shaft') };
+      return { half: missing('half'), shaft: missing('shaft'), ends: move };
     }),
   };
 }

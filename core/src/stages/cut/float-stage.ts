@@ -1,10 +1,8 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, least, meanOf, type Figure } from '../../measure';
+import { derive, least, meanOf, type Figure, type Maybe } from '../../measure';
 import { DIAMETERS } from './tube-quantities';
 import type { cut } from './words';
 import type { FigureOf } from '../../stage';
-
-type Maybe = Figure | undefined;
 
 export interface FloatInput {
   readonly figures: FigureOf<typeof cut>;

@@ -1,5 +1,6 @@
 export * from './cut-checks';
 export * from './face-tilt';
+export * from './mark-places';
 export * from './marks-stage';
 export * from './school-stage';
 export * from './square-stage';
@@ -23,3 +24,5 @@ export * from './views/rear';
 export * from './views/tube';
 export * from './names';
 export * from './sheets/cut-sheet';
+export * from './marks-result';
+export * from './checks-input';

@@ -1,7 +1,5 @@
 import { bySide, SIDES, type Side, type Sided } from '../../geometry';
-import { derive, meanOf, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, meanOf, type Maybe } from '../../measure';
 
 export interface LearnedInput {
   /** Casting to housing end as wanted, mm. */

@@ -1,7 +1,5 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, least, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, least, type Maybe } from '../../measure';
 
 export interface PerchInput {
   /** Middle of one spring seat to the other, and how wide a spring is, mm. */

@@ -1,9 +1,7 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, given, renamed, type Figure } from '../../measure';
+import { derive, given, renamed, type Figure, type Maybe } from '../../measure';
 import type { EndsResult } from './ends-stage';
 import { SCHOOLS, type School } from './choices';
-
-type Maybe = Figure | undefined;
 
 export interface SchoolsInput {
   readonly halfLeft: Maybe;

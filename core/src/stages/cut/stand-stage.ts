@@ -1,8 +1,6 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, type Figure } from '../../measure';
+import { derive, type Maybe } from '../../measure';
 import type { SchoolPlan } from './school-stage';
-
-type Maybe = Figure | undefined;
 
 type Both = Sided<Maybe>;
 

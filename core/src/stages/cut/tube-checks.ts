@@ -3,7 +3,7 @@ import { SIDES, sideName, type Side, type Sided } from '../../geometry';
 import { derive, given, least, type Figure } from '../../measure';
 import { formatLength } from '../../units';
 import type { FloatEnd } from './float-stage';
-import type { MarksResult } from './marks-stage';
+import type { MarksResult } from './marks-result';
 import type { PressedTube, TubeResult } from './tube-stage';
 import type { donor } from '../donor/words';
 import type { cut } from './words';

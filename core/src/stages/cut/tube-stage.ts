@@ -1,10 +1,9 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, meanOf, type Figure } from '../../measure';
+import { derive, meanOf, type Figure, type Maybe } from '../../measure';
 import { DIAMETERS } from './tube-quantities';
 import type { cut } from './words';
 import type { FigureOf } from '../../stage';
 
-type Maybe = Figure | undefined;
 type Figures = FigureOf<typeof cut>;
 
 /** A new tube in the casting’s bore, one side. */

@@ -9,7 +9,7 @@ import { floatStage } from './float-stage';
 import { learnedStage } from './learned-stage';
 import { tubeChecks, type TubeChecksInput } from './tube-checks';
 import { tubeStage, wantedTubes } from './tube-stage';
-import type { MarksResult } from './marks-stage';
+import type { MarksResult } from './marks-result';
 
 const mm = (id: string, value: number, u = 0): Figure => given(id, id, value, u, 'mm', 'test');
 const all = (values: Readonly<Record<string, number>>): Record<string, Figure> =>
@@ -236,7 +236,11 @@ describe('other ends', () => {
   it('know nothing that rests on ends whose size is not known', () => {
     const bolt = endsStage({ ...input, newSpace: undefined });
     expect([bolt.half.left, bolt.shaft.right, bolt.space.left]).toEqual([undefined, undefined, undefined]);
-    expect(bolt.lacks.left).toEqual({ half: ['convert.space'], shaft: ['convert.space'] });
+    expect(bolt.lacks.left).toEqual({
+      half: ['convert.space'],
+      shaft: ['convert.space'],
+      ends: ['convert.space'],
+    });
     const float = endsStage({ ...input, to: 'fullFloat', floatShift: undefined });
     expect(float.lacks.right.half).toEqual(['float.shift']);
     expect(endsStage({ ...input, spaceLeft: undefined }).lacks.left.half).toEqual(['donor.brakeSpace.left']);

@@ -1,9 +1,7 @@
 import { judge, type Check, type LimitsOf } from '../../stage';
 import type { shafts } from '../shafts/words';
 import { SIDES, type Side } from '../../geometry';
-import { derive, given, least, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, given, least, type Figure, type Maybe } from '../../measure';
 
 /** Shear yield and tensile strength by kind of steel, MPa. Typical values; a maker’s own figure goes before them. */
 export const STEELS = {

@@ -1,7 +1,5 @@
 import type { SIDES, Sided } from '../../geometry';
-import { derive, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, type Figure, type Maybe } from '../../measure';
 
 export interface DonorInput {
   readonly halfLeft: Maybe;

@@ -1,7 +1,5 @@
 import { COMPARE_SLACK, type Check } from '../../stage';
-import { derive, given, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, given, type Figure, type Maybe } from '../../measure';
 
 export interface RatioInput {
   readonly ring: Maybe;

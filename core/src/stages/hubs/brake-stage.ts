@@ -1,7 +1,5 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, type Figure } from '../../measure';
-
-type Maybe = Figure | undefined;
+import { derive, type Maybe } from '../../measure';
 
 export interface BrakeInput {
   readonly spaceLeft: Maybe;

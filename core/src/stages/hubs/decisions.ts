@@ -39,7 +39,7 @@ export const brakesDecision: DecisionDef = {
   needs: node('brakesNeeds', (r) => [
     ...SIDES.map((side) => `donor.brakeSpace.${side}`),
     // Sizes of other ends that are not known.
-    ...SIDES.flatMap((side) => r.of(ends).lacks[side].half.filter((id) => !id.startsWith('donor.half'))),
+    ...SIDES.flatMap((side) => r.of(ends).lacks[side].ends),
     'rotor.offset',
     'caliper.middle',
   ]),

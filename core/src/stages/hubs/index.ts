@@ -16,3 +16,4 @@ export * from './figures/patterns';
 export * from './views/flange';
 export * from './sheets/brakes';
 export * from './sheets/hubs';
+export * from './checks-input';

@@ -1,8 +1,6 @@
-import { derive, given, type Figure } from '../../measure';
+import { derive, given, type Figure, type Maybe } from '../../measure';
 import { MM_PER_INCH } from '../../units';
 import type { Spacer } from '../stance/choices';
-
-type Maybe = Figure | undefined;
 
 /** A thread by its size. */
 export interface Thread {

@@ -15,3 +15,5 @@ export * from './in-use';
 export * from './choices';
 export * from './names';
 export * from './sheets/order';
+export * from './received';
+export * from './shafts-result';

@@ -1,16 +1,14 @@
 import { compared, judge, keeps, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
-import { asMade, derive, type Figure } from '../../measure';
+import { asMade, derive, type Figure, type Maybe } from '../../measure';
 import { formatLength } from '../../units';
-import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-stage';
+import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-result';
 import type { shafts } from './words';
 import type { Retention } from '../donor/choices';
 import type { ShaftRoute } from './choices';
 import type { Use } from '../brief/choices';
 
 type Limits = LimitsOf<typeof shafts>;
-type Maybe = Figure | undefined;
-
 export interface ShaftChecksInput {
   readonly shafts: ShaftsResult;
   /** What holds the donor’s shafts, and what will hold the new ones. */

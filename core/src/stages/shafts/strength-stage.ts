@@ -1,11 +1,9 @@
 import { bySide, otherSide, type Side, type Sided } from '../../geometry';
-import { assumedAs, derive, deriveWherePossible, least, type Figure } from '../../measure';
-import type { ShaftNeed, ShaftsResult } from './shafts-stage';
+import { assumedAs, derive, deriveWherePossible, least, type Figure, type Maybe } from '../../measure';
+import type { ShaftNeed, ShaftsResult } from './shafts-result';
 import type { SchoolPlan } from '../cut/school-stage';
 import { smallestOf, torsionShear, type Steel } from '../donor/capacity';
 import type { Retention } from '../donor/choices';
-
-type Maybe = Figure | undefined;
 
 /** Spline and journal of a kind of shaft; what is not known of it is left open. */
 export interface ShaftSizes {

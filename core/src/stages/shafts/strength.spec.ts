@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { given, type Figure, type FigureUnit } from '../../measure';
 import { strengthChecks } from './strength-checks';
 import { strengthStage, type StrengthInput } from './strength-stage';
-import type { ShaftsResult } from './shafts-stage';
+import type { ShaftsResult } from './shafts-result';
 
 const is = (id: string, value: number, unit: FigureUnit = 'mm'): Figure =>
   given(id, id, value, 0, unit, 'test');

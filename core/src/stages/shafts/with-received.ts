@@ -1,6 +1,6 @@
 import type { Acceptance } from '../../stage';
 import type { Reading } from '../../measure';
-import type { Received } from './shaft-order';
+import type { Received } from './received';
 
 /** Who took the shafts, and why where one is kept although it is not as ordered. */
 export interface Taken {

@@ -9,3 +9,4 @@ export * from './room';
 export * from './choices';
 export * from './figures/stance';
 export * from './views/corner';
+export * from './stance-result';

@@ -1,5 +1,5 @@
 import type { Side } from '../../geometry';
-import { derive, given, type Figure } from '../../measure';
+import { derive, given, type Figure, type Maybe } from '../../measure';
 import type { FactOf, FigureOf } from '../../stage';
 import { POSE_SHAPES, type StancePoseId } from './poses';
 import { RIM_BOTTOM, ROOM_HEIGHTS, type RoomHeight, type RoomId } from '../survey/room-quantities';
@@ -7,7 +7,6 @@ import type { brief } from '../brief/words';
 import type { survey } from '../survey/words';
 import type { stance } from './words';
 
-type Maybe = Figure | undefined;
 /** Wheel room, wheel, axle and movement. */
 export type StanceFigures = FigureOf<typeof brief | typeof survey | typeof stance>;
 

@@ -7,7 +7,7 @@ import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
 
 import { POSE_WORDS } from './poses';
-import type { Clearance, StanceResult } from './stance-stage';
+import type { Clearance, StanceResult } from './stance-result';
 import type { stance } from './words';
 import type { Spacer } from './choices';
 
@@ -88,9 +88,9 @@ export function tightest(
     .reduce<Clearance | undefined>((best, c) => (!best || margin(c) < margin(best) ? c : best), undefined);
 }
 
-/** What stands at a room reading: `inner arch`, or the reading’s own words. */
-const thing = (place: string): string =>
-  place.startsWith('room.out')
+/** What a tyre comes near to: the arch lip, or what the reading’s own words say. */
+const thing = ({ from, place }: Clearance): string =>
+  from === 'outboard'
     ? 'the arch lip'
     : `what stands ${SURVEY_QUANTITIES.find((q) => q.id === place)?.label.toLowerCase() ?? 'inboard'}`;
 
@@ -134,8 +134,7 @@ function gapCheck(
     limit,
     stop: 0,
     holds: `${sideName(side)} tyre clears ${from}`,
-    fails: (level) =>
-      `${sideName(side)} tyre ${level === 'stop' ? 'touches' : 'is too near'} ${thing(worst.place)}`,
+    fails: (level) => `${sideName(side)} tyre ${level === 'stop' ? 'touches' : 'is too near'} ${thing(worst)}`,
     unknown,
     todo: advice(stance, side, from, limit.value - worst.gap.value),
     reason: `Least at ${POSE_WORDS[worst.pose]}. ${REASON}${kind}`,

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { given, type Figure } from '../../measure';
 import { RAD_PER_DEGREE } from '../../units';
 import { stanceChecks, tightest } from './stance-checks';
-import { stanceStage, type StanceInput } from './stance-stage';
+import { stanceStage } from './stance-stage';
+import type { StanceInput } from './stance-result';
 import type { Fact } from '../../stage';
 
 const mm = (id: string, value: number): Figure => given(id, id, value, 0.4, 'mm', 'test');

@@ -1,10 +1,10 @@
 import { SIDES } from '../../geometry';
 import { idsOf, type DecisionDef } from '../../stage';
-import { LEVEL } from './level-quantities';
+import { SILLS } from './level-quantities';
 import { node } from './node';
 import { ROOM_HEIGHTS } from './room-quantities';
 
-const HEIGHTS = idsOf(LEVEL).filter((id) => id.startsWith('level.height.'));
+const HEIGHTS = idsOf(SILLS);
 const ROOM_PLACES = [
   ...ROOM_HEIGHTS.flatMap((height) => [`room.in.ride.${height}`, `room.in.bump.${height}`]),
   'room.out.ride',

@@ -15,6 +15,16 @@ const CORNER_NAMES: Readonly<Record<Corner, string>> = {
   leftRear: 'left rear',
 };
 
+/** How high the body stands at its corners. */
+export const SILLS = CORNERS.map((c) =>
+  height(
+    `level.height.${c}`,
+    `Sill, ${CORNER_NAMES[c]}`,
+    'Floor to the end of the sill at this corner, car on its wheels.',
+    [60, 1200],
+  ),
+);
+
 /** How the car stands. */
 export const LEVEL = [
   ...CORNERS.map((c) =>
@@ -25,14 +35,7 @@ export const LEVEL = [
       [0, 3000],
     ),
   ),
-  ...CORNERS.map((c) =>
-    height(
-      `level.height.${c}`,
-      `Sill, ${CORNER_NAMES[c]}`,
-      'Floor to the end of the sill at this corner, car on its wheels.',
-      [60, 1200],
-    ),
-  ),
+  ...SILLS,
   ...SIDES.map((side) =>
     square(
       `level.wheelbase.${side}`,

@@ -8,12 +8,11 @@ import {
   type LimitIdOf,
   type LimitsOf,
 } from '../../stage';
-import { derive, type Figure } from '../../measure';
+import { derive, type Figure, type Maybe } from '../../measure';
 import { formatAngle, formatLength } from '../../units';
 import type { survey } from './words';
 import { CORNERS, type Corner } from './level-quantities';
 
-type Maybe = Figure | undefined;
 /** Finds what was read of how the car stands. */
 export type LevelInput = FigureOf<typeof survey>;
 type LevelId = Parameters<LevelInput>[0];

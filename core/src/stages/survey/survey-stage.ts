@@ -1,8 +1,6 @@
 import { judge, judgeClosure, type Check, type Held, type LimitIdOf, type LimitsOf } from '../../stage';
-import { derive, type Figure } from '../../measure';
+import { derive, type Figure, type Maybe } from '../../measure';
 import type { survey } from './words';
-
-type Maybe = Figure | undefined;
 
 export interface SurveyInput {
   readonly left: Maybe;

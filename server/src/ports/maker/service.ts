@@ -17,7 +17,8 @@ import { Refused, refused } from '../../http/refusal';
 import { UpstreamAway, UpstreamRefuses } from '../upstream';
 import { editPlan, readVariant } from '../../plans/service';
 import { askOrder, askQuote, placeOrder, returnOrder } from './client';
-import { appendEvent, findOrder, insertOrder, lockOrder, payingOrders } from './queries';
+import { appendEvent, insertOrder, lockOrder, payingOrders } from './queries';
+import { inState, heard, keep, moveOn, now8601, there, readOrder } from './order-steps';
 
 /** States in which the maker still has to do something. */
 const WITH_MAKER: readonly OrderState[] = ['paid', 'cutting', 'late', 'sentBack'];
@@ -211,8 +212,6 @@ export async function receiveOrder(
   return readOrder(pool, id);
 }
 
-const now8601 = (): string => new Date().toISOString();
-
 function compared({ order }: OrderView, shafts: ReceiveRequest['shafts'], plan: Plan): Received {
   try {
     return compareReceived(order, shafts, limitsOf(plan.limits));
@@ -242,15 +241,6 @@ export async function settleOrder(
   return readOrder(pool, id);
 }
 
-/** Keeps a wrong shaft: an accepted deviation of the plan. */
-const keep = (pool: Pool, { id, variantId, received }: OrderView, by: { who: string; reason: string }) =>
-  withTransaction(pool, async (client) => {
-    if ((await lockOrder(client, id)) !== 'wrong') return;
-    await appendEvent(client, id, { who: by.who, state: 'accepted', note: by.reason });
-    if (received)
-      await editPlan(client, variantId, by.who, (now) => withReceived(now, received, { ...by, at: now8601() }));
-  });
-
 /**
  * Sends a wrong shaft back. It is written before the maker is told, so that of two that try only one does; where the
  * maker is not heard the order is wrong again.
@@ -268,55 +258,6 @@ async function sendBack(
     if (state !== 'shipped') await moveOn(pool, id, 'sentBack', { who, state, note });
   } catch (error) {
     await moveOn(pool, id, 'sentBack', { who, state: 'wrong', note: 'The maker was not told; try again.' });
-    throw error;
-  }
-}
-
-async function readOrder(pool: Pool, id: string): Promise<OrderView> {
-  const order = await findOrder(pool, id);
-  if (!order)
-    throw refused('notFound', 'There is no such order.', [
-      { field: 'id', wrong: 'is not known', right: 'an id from the project’s orders' },
-    ]);
-  return order;
-}
-
-/** Moves an order on from one state; tells whether it was this call that did. */
-const moveOn = (
-  pool: Pool,
-  id: string,
-  from: OrderState,
-  event: Parameters<typeof appendEvent>[2],
-): Promise<boolean> =>
-  withTransaction(pool, async (client) => {
-    if (from === event.state || (await lockOrder(client, id)) !== from) return false;
-    await appendEvent(client, id, event);
-    return true;
-  });
-
-function inState(order: OrderView, states: readonly OrderState[], what: string): void {
-  if (!states.includes(order.state))
-    throw refused('invalid', `An order that is ${order.state} cannot be ${what}.`, [
-      { field: 'state', wrong: `is ${order.state}`, right: states.join(' or ') },
-    ]);
-}
-
-function there(url: string | undefined): string {
-  if (!url) throw new UpstreamAway('no shaft maker is set up', false);
-  return url;
-}
-
-/** What the maker said; its silence is 503 and its no is 400, both in words. */
-async function heard<T>(ask: () => Promise<T>): Promise<T> {
-  try {
-    return await ask();
-  } catch (error) {
-    if (error instanceof UpstreamRefuses)
-      throw refused('invalid', `The shaft maker will not make this: ${error.message}`, [
-        { field: 'order', wrong: error.message, right: 'another size, or another maker' },
-      ]);
-    if (error instanceof UpstreamAway)
-      throw refused('unavailable', `Not ordered: ${error.message}. Nothing was lost; try again.`);
     throw error;
   }
 }

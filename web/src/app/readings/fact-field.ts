@@ -163,7 +163,7 @@ export class FactField {
 
   private write(fact: Omit<Fact, 'who' | 'at'> | undefined): void {
     const signed = fact && { ...fact, who: this.person.name(), at: new Date().toISOString() };
-    this.store.setFact(this.id(), signed);
+    this.store.put('facts', this.id(), signed);
     this.store.saveNow();
   }
 }

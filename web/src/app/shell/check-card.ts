@@ -96,12 +96,12 @@ export class CheckCard {
       who: this.person.name(),
       at: new Date().toISOString(),
     };
-    this.store.accept(this.check().id, acceptance);
+    this.store.put('accepted', this.check().id, acceptance);
     this.asking.set('');
   }
 
   protected withdraw(): void {
-    this.store.accept(this.check().id, undefined);
+    this.store.put('accepted', this.check().id, undefined);
   }
 
   protected changeLimit(): void {
@@ -115,14 +115,14 @@ export class CheckCard {
         `This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`,
       );
     else {
-      this.store.setLimit(limit.id as LimitId, { value: read.value, reason: this.reason().trim() });
+      this.store.put('limits', limit.id as LimitId, { value: read.value, reason: this.reason().trim() });
       this.asking.set('');
     }
   }
 
   protected defaultLimit(): void {
     const { limit } = this.check();
-    if (limit) this.store.setLimit(limit.id as LimitId, undefined);
+    if (limit) this.store.put('limits', limit.id as LimitId, undefined);
   }
 
   private reasoned(): boolean {

@@ -1,6 +1,6 @@
 import { NgComponentOutlet } from '@angular/common';
 import { Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { findFact, findQuantity, headingsOf, stageTitle, WALKED, type StageId } from '@intervex/core';
+import { findEntry, headingsOf, stageTitle, WALKED, type StageId } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { Walk } from '../readings/walk';
 import { Segments } from '../shared/segments';
@@ -83,6 +83,6 @@ export class StageScreenView {
 function shows({ groups = [], places = [] }: StageTab, stage: string, place: string): boolean {
   if (!place) return false;
   if (places.includes(place)) return true;
-  const known = place.startsWith('fact.') ? findFact(place.slice('fact.'.length)) : findQuantity(place);
+  const known = findEntry(place);
   return known?.stage === stage && groups.includes(known.group);
 }

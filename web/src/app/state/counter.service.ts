@@ -54,7 +54,14 @@ export class CounterService {
     if (!answer) return;
     const { of, offers, from, at } = answer;
     const asked = question.near ?? question.sizes ?? {};
-    this.store.setSearch(as, { asked, of, found: offers.filter(fits), from, at, who: this.person.name() });
+    this.store.put('searches', as, {
+      asked,
+      of,
+      found: offers.filter(fits),
+      from,
+      at,
+      who: this.person.name(),
+    });
     this.store.saveNow();
   }
 
@@ -67,7 +74,7 @@ export class CounterService {
   pick(as: SearchId, number: string): void {
     const search = this.store.plan().searches[as];
     if (!search) return;
-    this.store.setSearch(as, { ...search, chosen: number });
+    this.store.put('searches', as, { ...search, chosen: number });
     this.store.saveNow();
   }
 

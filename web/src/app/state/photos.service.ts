@@ -48,7 +48,7 @@ export class PhotosService {
       const stored = await firstValueFrom(sent, { defaultValue: undefined });
       if (!stored) return '';
       const who = this.person.name();
-      this.store.setPhoto(stored.id, { place, caption: '', who, at: new Date().toISOString() });
+      this.store.put('photos', stored.id, { place, caption: '', who, at: new Date().toISOString() });
       this.store.saveNow();
       return '';
     } catch (error) {
@@ -64,12 +64,12 @@ export class PhotosService {
   }
 
   caption({ id, ...photo }: PlacedPhoto, caption: string): void {
-    this.store.setPhoto(id, { ...photo, caption: caption.trim().slice(0, 200) });
+    this.store.put('photos', id, { ...photo, caption: caption.trim().slice(0, 200) });
   }
 
   /** Takes a photo out of the plan; undo brings it back. */
   remove(id: string): void {
-    this.store.setPhoto(id, undefined);
+    this.store.put('photos', id, undefined);
     this.store.saveNow();
   }
 }

@@ -6,18 +6,9 @@ import {
   EMPTY_PLAN,
   isoDay,
   quantity,
-  type Acceptance,
   type Choices,
-  type Fact,
-  type LimitChange,
-  type LimitId,
-  type PartSearch,
-  type Photo,
   type Plan,
   type Reading,
-  type SearchId,
-  type VerdictOn,
-  type Verdicts,
 } from '@intervex/core';
 import {
   catchError,
@@ -37,9 +28,10 @@ import {
   timer,
 } from 'rxjs';
 import { ApiService } from './api.service';
-import { canRetry, isStale, refusalOf, sentenceOf } from './refusals';
+import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
 import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
+import { StripMemory } from './strip-memory';
 
 /** Where the work stands against the server. */
 export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' | 'refused';
@@ -48,8 +40,6 @@ export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' 
 const QUIET_MS = 450;
 /** Longest pause between two tries while the server does not answer, ms. */
 const MOST_PAUSE_MS = 5000;
-/** A pause in typing after which the running strip starts to count anew, ms. */
-const STRIP_PAUSE_MS = 6000;
 
 /**
  * The plan that is open: edits it at once, evaluates it, saves it after a pause, and never overwrites what
@@ -65,7 +55,7 @@ export class PlanStore {
   private readonly finished = new Subject<void>();
   /** The server's state that the present plan was made from. */
   private readonly base = signal<VariantView | undefined>(undefined);
-  private lastEdit = { place: '', at: 0 };
+  private readonly strip = new StripMemory();
   private held = false;
 
   readonly variant = this.base.asReadonly();
@@ -83,7 +73,7 @@ export class PlanStore {
   readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
   /** Strip values before the present run of edits, by id. */
-  readonly stripBefore = signal<Readonly<Record<string, number>>>({});
+  readonly stripBefore = this.strip.before;
 
   constructor() {
     merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
@@ -134,30 +124,6 @@ export class PlanStore {
     this.change('choices', key, value);
   }
 
-  accept(checkId: string, acceptance: Acceptance | undefined): void {
-    this.change('accepted', checkId, acceptance);
-  }
-
-  setLimit(id: LimitId, change: LimitChange | undefined): void {
-    this.change('limits', id, change);
-  }
-
-  setFact(id: string, fact: Fact | undefined): void {
-    this.change('facts', id, fact);
-  }
-
-  setSearch(joint: SearchId, search: PartSearch | undefined): void {
-    this.change('searches', joint, search);
-  }
-
-  setVerdict<K extends VerdictOn>(on: K, verdict: Verdicts[K] | undefined): void {
-    this.change('verdicts', on, verdict);
-  }
-
-  setPhoto(id: string, photo: Photo | undefined): void {
-    this.change('photos', id, photo);
-  }
-
   /** While something is dragged nothing is saved, so that one drag is one step back. */
   hold(held: boolean): void {
     this.held = held;
@@ -181,7 +147,7 @@ export class PlanStore {
     // A save that is under way hears of the others by its own answer.
     if (!view || !now || now.id !== view.id || now.revision >= view.revision || this.saveState() === 'saving')
       return;
-    this.noteStrip(`live ${view.revision}`);
+    this.strip.note(`live ${view.revision}`, this.results().strip);
     const { plan, conflicts } = mergePlans(now.plan, this.plan(), view.plan);
     this.base.set(view);
     this.plan.set(keepParts(this.plan(), plan));
@@ -196,7 +162,7 @@ export class PlanStore {
     await this.flush();
     const base = this.base();
     if (!base || this.saveState() !== 'saved') return;
-    this.noteStrip(step);
+    this.strip.note(step, this.results().strip);
     try {
       const request = { baseRevision: base.revision, who: this.person.name() };
       this.adopt(await firstValueFrom(this.api.step(base.id, step, request)));
@@ -230,21 +196,11 @@ export class PlanStore {
   private change(section: Section, key: string, value: unknown): void {
     const plan = this.plan();
     if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
-    this.noteStrip(`${section}.${key}`);
+    this.strip.note(`${section}.${key}`, this.results().strip);
     this.plan.set(withField(plan, section, key, value));
     if (this.saveState() === 'conflict') return;
     if (this.saveState() !== 'waiting' && this.saveState() !== 'saving') this.saveState.set('editing');
     this.saves.next();
-  }
-
-  /** A new place, or a pause, starts a new comparison in the running strip. */
-  private noteStrip(place: string): void {
-    const now = Date.now();
-    if (place !== this.lastEdit.place || now - this.lastEdit.at > STRIP_PAUSE_MS) {
-      const values = this.results().strip.flatMap((s) => (s.figure ? [[s.id, s.figure.value] as const] : []));
-      this.stripBefore.set(Object.fromEntries(values));
-    }
-    this.lastEdit = { place, at: now };
   }
 
   private adopt(view: VariantView): void {
@@ -304,12 +260,7 @@ export class PlanStore {
       return;
     }
     this.saveState.set('refused');
-    const place = refusal?.problems[0];
-    this.trouble.set(
-      place
-        ? `Not saved: ${place.field} ${place.wrong}. Right would be: ${place.right}.`
-        : `Not saved. ${sentenceOf(error)}`,
-    );
+    this.trouble.set(notSaved(error));
     if (this.plan() !== sent) this.saves.next();
   }
 

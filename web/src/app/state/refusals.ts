@@ -25,3 +25,11 @@ export function sentenceOf(error: unknown): string {
   const [first] = refusal.problems;
   return first ? `${refusal.message} Right would be: ${first.right}.` : refusal.message;
 }
+
+/** Why a plan was not saved, and what would be right. */
+export function notSaved(error: unknown): string {
+  const place = refusalOf(error)?.problems[0];
+  return place
+    ? `Not saved: ${place.field} ${place.wrong}. Right would be: ${place.right}.`
+    : `Not saved. ${sentenceOf(error)}`;
+}

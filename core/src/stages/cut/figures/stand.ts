@@ -1,5 +1,5 @@
 import { bySide } from '../../../geometry';
-import { BOUGHT_SHAFTS } from '../../shafts/shafts-stage';
+import { BOUGHT_SHAFTS } from '../../shafts/shafts-result';
 import { needs, running } from '../../shafts/figures/needs';
 import { learnedStage } from '../learned-stage';
 import { node } from '../node';

@@ -1,5 +1,5 @@
 import type { Side } from '../../../geometry';
-import type { SideMarks } from '../marks-stage';
+import type { SideMarks } from '../marks-result';
 import type { CutMethod } from '../choices';
 import type { MarkHandle } from '../../../drawing';
 

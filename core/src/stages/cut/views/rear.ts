@@ -6,7 +6,7 @@ import { ends } from '../figures/ends';
 import { marks } from '../figures/marks';
 import { school } from '../figures/schools';
 import { stand } from '../figures/stand';
-import type { MarksResult } from '../marks-stage';
+import type { MarksResult } from '../marks-result';
 import { node, type Reads } from '../node';
 import type { StandResult } from '../stand-stage';
 import { SIDES, type Side } from '../../../geometry';
@@ -14,7 +14,7 @@ import { castingRadius, castingShapes } from '../../donor/views/casting';
 import { across, donorHalves, flange, USUAL_TUBE } from '../../donor/views/donor-parts';
 import { markHandles } from './mark-handle';
 import type { SchoolPlan } from '../school-stage';
-import type { SideMarks } from '../marks-stage';
+import type { SideMarks } from '../marks-result';
 import type { CutMethod } from '../choices';
 import {
   bar,

@@ -2,7 +2,8 @@ import { marks as allMarks } from '../figures/marks';
 import { node, type Reads } from '../node';
 import { bySide, type Side } from '../../../geometry';
 import { markHandles } from './mark-handle';
-import { markDatum, type Mark, type SideMarks } from '../marks-stage';
+import { markDatum } from '../mark-places';
+import type { Mark, SideMarks } from '../marks-result';
 import type { MarkDatum } from '../choices';
 import { bar, type Dimension, type Point, type Shape, type View } from '../../../drawing';
 

@@ -1,52 +1,25 @@
 import type { Figure } from '../../../measure';
-import { optionText, type FactKind, type FactOf, type FigureOf } from '../../../stage';
+import { optionText, type FactKind } from '../../../stage';
 import { DONOR_FACTS } from '../facts';
 import { HUB_FACTS } from '../../hubs/facts';
 import { SURVEY_FACTS } from '../../survey/facts';
-import { rankRings, SAME_SIZE, type RingFit, type RingSeat } from './bearing-fit';
-import type { Redrill } from '../../hubs/redrill';
-import {
-  JOINT_IDS,
-  JOINT_NAMES,
-  type JointId,
-  type JointNote,
-  type SearchedJoint,
-  type Verdict,
-} from './choices';
-import type { PartSearch } from '../../../stage';
+import type { RingFit, RingSeat } from './bearing-fit';
+import { JOINT_IDS, JOINT_NAMES, type JointId, type JointNote, type Verdict } from './choices';
 import { SAME_PCD } from '../../shafts/stock-pairs';
-import type { donor } from '../words';
-import type { survey } from '../../survey/words';
-import type { hubs } from '../../hubs/words';
-
-export interface MatingInput {
-  readonly figures: FigureOf<typeof donor | typeof survey>;
-  readonly facts: FactOf<typeof donor | typeof survey | typeof hubs>;
-  readonly notes: Readonly<Partial<Record<JointId, JointNote>>>;
-  readonly searches: Readonly<Partial<Record<SearchedJoint, PartSearch>>>;
-  /** New shafts are bought to order, so their journal may be ordered to the bearing. */
-  readonly buying: boolean;
-  /** How much a journal may be under its bearing’s bore, mm. */
-  readonly journalUnder: number;
-  /** Number of the shafts taken from stock; empty where none are. */
-  readonly taken: string;
-  /** How the flange can be drilled to the wheel’s pattern, by the project’s limits; undefined where it need not. */
-  readonly redrill: Redrill | undefined;
-}
-
-/** One face of a joint: what it is, and its size in words; empty while nothing is known. */
-export interface Face {
-  readonly of: string;
-  readonly text: string;
-  /** Quantities and facts (`fact.…`) it is made of. */
-  readonly from: readonly string[];
-}
-
-/** What dimensions alone say. */
-interface Judged {
-  readonly verdict: Verdict;
-  readonly why: string;
-}
+import {
+  work,
+  unknown,
+  no,
+  mm,
+  lacking,
+  fits,
+  face,
+  type Face,
+  type Judge,
+  type Judged,
+  type MatingInput,
+} from './judging';
+import { bearing, seal } from './ring-joints';
 
 export interface JointResult {
   readonly id: JointId;
@@ -86,31 +59,6 @@ export function matingStage(input: MatingInput): readonly JointResult[] {
   });
 }
 
-interface Judgement {
-  readonly faces: readonly [Face, Face];
-  readonly judged: Judged;
-  readonly part?: RingFit;
-  readonly seat?: RingSeat;
-  readonly stale?: boolean;
-}
-type Judge = (input: MatingInput) => Judgement;
-
-const unknown = (why: string): Judged => ({ verdict: 'unknown', why });
-const fits = (why: string): Judged => ({ verdict: 'fits', why });
-const work = (why: string): Judged => ({ verdict: 'work', why });
-const no = (why: string): Judged => ({ verdict: 'no', why });
-const mm = (figure: Figure | undefined, digits = 1): string =>
-  figure ? `${figure.value.toFixed(digits)} mm` : '';
-
-function face(of: string, from: readonly string[], text: string): Face {
-  return { of, from, text };
-}
-
-const lacking = (faces: readonly [Face, Face]): Judged | undefined => {
-  const open = faces.filter((f) => f.text === '').map((f) => f.of);
-  return open.length ? unknown(`not known yet: ${open.join(', ')}`) : undefined;
-};
-
 /** A pattern in words; empty until both count and circle are known. */
 const pattern = (n: Figure | undefined, pcd: Figure | undefined): string =>
   n && pcd ? `${n.value} × ${Number(pcd.value.toFixed(2))} mm` : '';
@@ -133,82 +81,6 @@ const spline: Judge = ({ figures }) => {
         : no('another tooth count does not enter the side gear; other side gears or other shafts'));
   return { faces, judged };
 };
-
-/** Judges a bearing or seal by what the parts counter offered. */
-function ring(joint: SearchedJoint, seat: (input: MatingInput) => SeatFigures): Judge {
-  return (input) => {
-    const { inside, outside, width, open, from } = seat(input);
-    const depth = width ? `, ${mm(width)} deep` : '';
-    const faces = [
-      face('shaft', from.inside, mm(inside, 2)),
-      face('housing', from.outside, outside ? `${mm(outside, 2)}${depth}` : ''),
-    ] as const;
-    const lacks = lacking(faces);
-    if (lacks || !inside || !outside) return { faces, judged: lacks ?? unknown('not known yet') };
-    const wanted = {
-      inside: inside.value,
-      outside: outside.value,
-      journalOpen: open,
-      ...(joint === 'bearing' ? { journalUnder: input.journalUnder } : {}),
-      ...(width ? { width: width.value } : {}),
-    };
-    return { faces, seat: wanted, ...bySearch(joint, input.searches[joint], wanted) };
-  };
-}
-
-/** What the counter’s answer says of a seat, as long as it was asked for that seat. */
-function bySearch(
-  joint: SearchedJoint,
-  search: PartSearch | undefined,
-  seat: RingSeat,
-): Omit<Judgement, 'faces'> {
-  if (!search) return { judged: unknown('ask the parts counter what joins them') };
-  const moved = (key: 'inside' | 'outside') => Math.abs((search.asked[key] ?? 0) - seat[key]) > SAME_SIZE;
-  if (moved('inside') || moved('outside'))
-    return { judged: unknown('the sizes have changed since the counter was asked: ask again'), stale: true };
-  const ranked = rankRings(search.found, seat);
-  const part = ranked.find((r) => r.offer.number === search.chosen) ?? ranked[0];
-  return { judged: ringVerdict(joint, search, part, seat), ...(part ? { part } : {}) };
-}
-
-interface SeatFigures {
-  readonly inside: Figure | undefined;
-  readonly outside: Figure | undefined;
-  readonly width: Figure | undefined;
-  readonly open: boolean;
-  readonly from: { readonly inside: readonly string[]; readonly outside: readonly string[] };
-}
-
-function ringVerdict(
-  joint: SearchedJoint,
-  search: PartSearch,
-  part: RingFit | undefined,
-  { inside, outside }: RingSeat,
-): Judged {
-  if (!part || part.verdict === 'no')
-    return no(
-      `none of ${search.of} ${joint}s joins a journal of ${inside.toFixed(2)} mm to a bore of ${outside.toFixed(2)} mm`,
-    );
-  const gone = part.offer.stock > 0 ? '' : `, out of stock, ${part.offer.leadDays} days`;
-  const what = `${part.offer.name}, ${part.offer.number}${gone}`;
-  return part.verdict === 'fits' ? fits(what) : work(`${what}: ${part.work}`);
-}
-
-const bearing = ring('bearing', ({ figures, buying }) => ({
-  inside: figures('new.journal') ?? figures('donor.journal'),
-  outside: figures('donor.bearingBore'),
-  width: figures('donor.bearingWidth'),
-  // A journal given for the new shafts is fixed by their maker.
-  open: buying && !figures('new.journal'),
-  from: { inside: ['new.journal', 'donor.journal'], outside: ['donor.bearingBore', 'donor.bearingWidth'] },
-}));
-const seal = ring('seal', ({ figures }) => ({
-  inside: figures('donor.sealJournal'),
-  outside: figures('donor.sealBore'),
-  width: undefined,
-  open: false,
-  from: { inside: ['donor.sealJournal'], outside: ['donor.sealBore'] },
-}));
 
 const wheelPattern: Judge = ({ figures, redrill, taken }) => {
   const [n, pcd] = [figures('donor.flangeHoles'), figures('donor.flangePcd')];

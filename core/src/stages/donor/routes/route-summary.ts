@@ -7,7 +7,7 @@ import { days, prices, type Price } from '../figures/route-cost';
 import { joints } from '../joints/joints';
 import type { JointResult } from '../joints/mating-stage';
 import { shafts, strength } from '../../shafts/figures/shafts';
-import type { ShaftsResult } from '../../shafts/shafts-stage';
+import type { ShaftsResult } from '../../shafts/shafts-result';
 import type { Figure } from '../../../measure';
 import type { DonorVerdict } from '../choices';
 import type { Verdict } from '../joints/choices';

@@ -2,15 +2,14 @@ import { school } from '../../cut/figures/schools';
 import { stand } from '../../cut/figures/stand';
 import { bySide, type Side } from '../../../geometry';
 import { brakes } from '../../hubs/figures/hub-ends';
-import { standardUncertainty, type Figure } from '../../../measure';
+import { standardUncertainty, type Figure, type Maybe } from '../../../measure';
 import { stance } from '../../stance/figures/stance';
 import { tightest } from '../../stance/stance-checks';
 import { node, type Reads } from '../node';
-import { BOUGHT_SHAFTS, type ShaftSource } from '../shafts-stage';
+import { BOUGHT_SHAFTS, type ShaftSource } from '../shafts-result';
 import { shafts } from './shafts';
 import { STACK_KEYS, type StackKey, type StackLimits, type StackPart, type StackSide } from '../stack-parts';
 
-type Maybe = Figure | undefined;
 type Parts = Partial<Record<StackKey, StackPart>>;
 type MaybeParts = Partial<Record<StackKey, StackPart | undefined>>;
 

@@ -1,6 +1,6 @@
 import { idsOf, withAcceptance } from '../../../stage';
 import { stands } from '../checks';
-import { LEVEL } from '../level-quantities';
+import { SILLS } from '../level-quantities';
 import { notLevel } from '../level-stage';
 import { node } from '../node';
 import { SURVEY_QUANTITIES } from '../quantities';
@@ -8,7 +8,7 @@ import { SURVEY_QUANTITIES } from '../quantities';
 /** Said where readings need a level car, and whether it stands level was never read. */
 const NEVER_LEVELLED = 'It was not read whether the car stands level: sills left and right, front and rear.';
 
-const HEIGHTS = idsOf(LEVEL).filter((id) => id.startsWith('level.height.'));
+const HEIGHTS = idsOf(SILLS);
 const NEED_LEVEL = idsOf(SURVEY_QUANTITIES.filter((q) => q.needsLevel));
 
 /** Why readings by plumb line and level cannot be trusted yet; undefined where they can. */

@@ -108,7 +108,7 @@ export class DonorVerdictCard {
     this.problem.set(this.against(verdict));
     if (this.problem()) return;
     const who = this.person.name();
-    this.store.setVerdict('donor', {
+    this.store.put('verdicts', 'donor', {
       verdict,
       reason: this.reason().trim(),
       who,
@@ -120,7 +120,7 @@ export class DonorVerdictCard {
 
   protected withdraw(): void {
     this.reason.set(this.verdict()?.reason ?? '');
-    this.store.setVerdict('donor', undefined);
+    this.store.put('verdicts', 'donor', undefined);
     this.store.saveNow();
   }
 

@@ -7,6 +7,7 @@ import {
   type JointNote,
   type JointResult,
   type SearchedJoint,
+  factOfPlace,
 } from '@intervex/core';
 import { FactField } from '../../readings/fact-field';
 import { PanelHeading } from '../../shared/panel-heading';
@@ -46,7 +47,7 @@ export class JointPanel {
   );
   protected readonly note = computed<JointNote>(() => this.store.plan().joints[this.id()] ?? {});
   protected readonly quantities = computed(() => this.parts(false));
-  protected readonly facts = computed(() => this.parts(true).map((place) => place.slice('fact.'.length)));
+  protected readonly facts = computed(() => this.parts(true).flatMap((place) => factOfPlace(place) ?? []));
   protected readonly searched = computed<SearchedJoint | undefined>(() =>
     SEARCHED.find((j) => j === this.id()),
   );
@@ -97,6 +98,6 @@ export class JointPanel {
 
   private parts(facts: boolean): readonly string[] {
     const all = this.joint().faces.flatMap((f) => f.from);
-    return [...new Set(all)].filter((place) => place.startsWith('fact.') === facts);
+    return [...new Set(all)].filter((place) => (factOfPlace(place) !== undefined) === facts);
   }
 }

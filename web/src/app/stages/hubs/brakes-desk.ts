@@ -114,7 +114,12 @@ export class BrakesDesk {
       return;
     }
     this.problem.set('');
-    this.store.setVerdict('brakes', { verdict, reason, who: this.person.name(), at: new Date().toISOString() });
+    this.store.put('verdicts', 'brakes', {
+      verdict,
+      reason,
+      who: this.person.name(),
+      at: new Date().toISOString(),
+    });
     this.store.saveNow();
   }
 }

@@ -213,8 +213,8 @@ export class PairsDesk implements OnInit {
       at: answer.at,
       who: this.person.name(),
     });
-    this.store.setSearch('shaftLeft', of('left'));
-    this.store.setSearch('shaftRight', of('right'));
+    this.store.put('searches', 'shaftLeft', of('left'));
+    this.store.put('searches', 'shaftRight', of('right'));
     this.store.choose('school', 'stockShafts');
     this.store.saveNow();
   }

@@ -12,6 +12,7 @@ import {
 import {
   stance,
   cellAt,
+  factsWith,
   factText,
   findQuantity,
   fitLimit,
@@ -26,6 +27,7 @@ import { contours } from 'd3-contour';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { Cancelled, HeavyService } from '../../work/heavy.service';
+import { gridRound, HEIGHT, INNER, leaves, PAD, pixelOf, spotAt, ticksOf, WIDTH, type Spot } from './fit-axes';
 
 /** A wheel as a point of the map: its offset on the axle as it is. */
 export interface StockPoint {
@@ -35,26 +37,10 @@ export interface StockPoint {
   readonly name: string;
 }
 
-/** Cells either way. */
-const CELLS = 200;
-/** How far the map goes beyond where the wheel stands, mm. */
-const REACH_HALF = 45;
-const REACH_ET = 45;
 /** Lines of equal margin, mm; from 0 on the wheel clears. */
 const LEVELS = [0, 2, 4, 6, 8, 12, 16] as const;
 /** Margins where nothing is in the way are drawn as this, mm. */
 const OPEN = 999;
-const WIDTH = 560;
-const HEIGHT = 400;
-const PAD = { left: 52, right: 14, top: 12, bottom: 40 };
-/** Lines of the axes, mm. */
-const GRID_MM = 10;
-
-interface Spot {
-  readonly half: number;
-  readonly et: number;
-}
-
 /**
  * Where a wheel clears: axle half-width across, wheel offset up, the region that clears with its margins as lines,
  * stock wheels as points. Hovering says what limits; a click takes the place.
@@ -147,7 +133,7 @@ export class FitMapChart {
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
   protected readonly pad = PAD;
-  protected readonly inner = { w: WIDTH - PAD.left - PAD.right, h: HEIGHT - PAD.top - PAD.bottom };
+  protected readonly inner = INNER;
   protected readonly spot = signal<Spot | undefined>(undefined);
   private readonly map = signal<{ readonly map: FitMap; readonly grid: FitGrid } | undefined>(undefined);
   protected readonly working = signal(false);
@@ -155,20 +141,12 @@ export class FitMapChart {
 
   /** The map stays where it is while the wheel moves within it, so that what is under the mouse does not run away. */
   private readonly middle = signal<Spot | undefined>(undefined);
-  private readonly grid = computed<FitGrid>(() => {
-    const { half, et } = this.middle() ?? { half: this.half(), et: this.et() };
-    return {
-      half: { from: half - REACH_HALF, to: half + REACH_HALF, cells: CELLS },
-      et: { from: et - REACH_ET, to: et + REACH_ET, cells: CELLS },
-    };
-  });
+  private readonly grid = computed(() => gridRound(this.middle() ?? { half: this.half(), et: this.et() }));
 
   constructor() {
     effect(() => {
-      const [half, et, middle] = [this.half(), this.et(), this.middle()];
-      const outside =
-        !middle || Math.abs(half - middle.half) > REACH_HALF - 4 || Math.abs(et - middle.et) > REACH_ET - 4;
-      if (outside) this.middle.set({ half, et });
+      const [wheel, middle] = [{ half: this.half(), et: this.et() }, this.middle()];
+      if (!middle || leaves(wheel, middle)) this.middle.set(wheel);
     });
     effect(() => {
       void this.workOut(this.ranges(), this.grid(), this.offCentre());
@@ -215,62 +193,30 @@ export class FitMapChart {
 
   /** A place between cells in pixels. */
   private cell(grid: FitGrid, column: number, row: number): string {
-    const { x, y } = this.place({ half: cellAt(grid.half, column - 0.5), et: cellAt(grid.et, row - 0.5) });
+    const { x, y } = pixelOf(this.grid(), {
+      half: cellAt(grid.half, column - 0.5),
+      et: cellAt(grid.et, row - 0.5),
+    });
     return `${x.toFixed(1)} ${y.toFixed(1)}`;
   }
 
-  private place({ half, et }: Spot): { x: number; y: number } {
-    const { half: h, et: e } = this.grid();
-    return {
-      x: PAD.left + ((half - h.from) / (h.to - h.from)) * this.inner.w,
-      y: PAD.top + (1 - (et - e.from) / (e.to - e.from)) * this.inner.h,
-    };
-  }
-
-  protected readonly nowAt = computed(() => this.place({ half: this.half(), et: this.et() }));
+  protected readonly nowAt = computed(() => pixelOf(this.grid(), { half: this.half(), et: this.et() }));
   protected readonly spotAt = computed(() => {
     const spot = this.spot();
-    return spot && this.place(spot);
+    return spot && pixelOf(this.grid(), spot);
   });
   protected readonly stocked = computed(() => {
     const { et } = this.grid();
     return this.stock()
       .filter((p) => p.et > et.from && p.et < et.to)
       .map((p) => {
-        const { x, y } = this.place({ half: this.half(), et: p.et });
+        const { x, y } = pixelOf(this.grid(), { half: this.half(), et: p.et });
         return { ...p, path: `M${x} ${y - 6}l6 6l-6 6l-6 -6z` };
       });
   });
   protected readonly ticks = computed(() => {
-    const { half, et } = this.grid();
-    const every = (from: number, to: number) => {
-      const first = Math.ceil(from / GRID_MM) * GRID_MM;
-      return Array.from({ length: Math.floor((to - first) / GRID_MM) + 1 }, (_, i) => first + i * GRID_MM);
-    };
-    const short = (mm: number) => this.units.bare(mm, this.units.unit() === 'mm' ? 0 : 2);
-    const across = every(half.from, half.to).map((v, i) => {
-      const { x } = this.place({ half: v, et: et.from });
-      return {
-        key: `h${v}`,
-        path: `M${x} ${PAD.top}V${PAD.top + this.inner.h}`,
-        x,
-        y: PAD.top + this.inner.h + 15,
-        anchor: 'middle',
-        text: i % 2 === 0 ? short(v) : '',
-      };
-    });
-    const up = every(et.from, et.to).map((v) => {
-      const { y } = this.place({ half: half.from, et: v });
-      return {
-        key: `e${v}`,
-        path: `M${PAD.left} ${y}H${PAD.left + this.inner.w}`,
-        x: PAD.left - 5,
-        y: y + 4,
-        anchor: 'end',
-        text: short(v),
-      };
-    });
-    return [...across, ...up];
+    const digits = this.units.unit() === 'mm' ? 0 : 2;
+    return ticksOf(this.grid(), (mm) => this.units.bare(mm, digits));
   });
 
   /** What the place under the mouse, or the wheel’s own, is like. */
@@ -287,9 +233,10 @@ export class FitMapChart {
   private thing(id: string): string {
     const q = findQuantity(id);
     if (!q) return id;
-    const [, height, side] = /^room\.in\.\w+\.(\w+)\.(\w+)$/.exec(id) ?? [];
-    const fact = height && side ? this.store.plan().facts[`room.kind.${height}.${side}`] : undefined;
-    const kind = fact && height && side ? `${factText(`room.kind.${height}.${side}`, fact.value)}, ` : '';
+    const facts = this.store.plan().facts;
+    const kind = factsWith(q)
+      .flatMap((f) => (facts[f.id] ? [`${factText(f.id, facts[f.id]?.value ?? '')}, `] : []))
+      .join('');
     return `${kind}${quantityInSentence(q)}`;
   }
 
@@ -298,16 +245,7 @@ export class FitMapChart {
     if (box.width === 0) return;
     const x = ((event.clientX - box.left) / box.width) * WIDTH;
     const y = ((event.clientY - box.top) / box.height) * HEIGHT;
-    this.spot.set(this.held(x, y));
-  }
-
-  /** A place within the axes, rounded to what can be set. */
-  private held(x: number, y: number): Spot {
-    const { half: h, et: e } = this.grid();
-    const share = (v: number) => Math.min(1, Math.max(0, v));
-    const half = h.from + share((x - PAD.left) / this.inner.w) * (h.to - h.from);
-    const et = e.from + share(1 - (y - PAD.top) / this.inner.h) * (e.to - e.from);
-    return { half: Math.round(half * 2) / 2, et: Math.round(et * 2) / 2 };
+    this.spot.set(spotAt(this.grid(), x, y));
   }
 
   protected key(event: KeyboardEvent): void {

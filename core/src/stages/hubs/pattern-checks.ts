@@ -1,0 +1,163 @@
+import { derive } from '../../measure';
+import { type Check, told, compared } from '../../stage/check';
+import { unknownCheck, judgeClosure } from '../../stage/judge';
+import { SAME_PCD } from '../shafts';
+import type { HubsChecksInput, HubsLimits, TypedPattern } from './checks-input';
+import type { PatternFace, PatternRoute } from './choices';
+import type { FacePattern, PatternResult } from './pattern-stage';
+
+const FACE_NAMES = { flange: 'Flange', wheel: 'Wheel', rotor: 'Rotor' } as const;
+
+export function patternChecks(input: HubsChecksInput, limits: HubsLimits): Check[] {
+  const { faces, face, redrill, same } = input.patterns;
+  const { route } = input;
+  const checks: Check[] = faces.flatMap((f) => [
+    ...readChecks(f),
+    ...typedCheck(f, input.typed[f.face], limits),
+  ]);
+  const rotor = rotorCheck(faces, face, route);
+  if (rotor) checks.push(rotor);
+  if (same === undefined)
+    checks.push(
+      unknownCheck({
+        id: 'pattern.same',
+        stage: 'hubs',
+        unknown: 'Whether the wheel goes onto the flange: not known',
+        reason: 'Count and circle of both have to agree before anything is drilled or ordered.',
+        at: 'donor.flangePcd',
+        lacks: ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole', 'car.wheelHoles', 'car.wheelPcd'],
+      }),
+    );
+  if (same === false && route === 'undecided')
+    checks.push({
+      id: 'pattern.route',
+      stage: 'hubs',
+      level: 'caution',
+      title: 'Flange and wheel have other patterns',
+      reason: redrill?.possible
+        ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'
+        : 'The flange cannot be re-drilled; an adapter or other shafts are left.',
+      todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
+      at: 'redrill.hole',
+    });
+  if (same === false && route === 'adapter' && input.spacer !== 'adapter')
+    checks.push({
+      id: 'pattern.adapter',
+      stage: 'hubs',
+      level: 'stop',
+      title: 'An adapter is chosen here, but the wheels are placed without it',
+      reason: 'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
+      todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
+      at: 'spacer.thick',
+    });
+  if (redrill && route === 'redrill') checks.push(drillCheck(redrill, limits));
+  return checks;
+}
+
+const readChecks = (f: FacePattern): Check[] =>
+  f.problem
+    ? [
+        {
+          id: `pattern.${f.face}`,
+          stage: 'hubs',
+          level: 'stop',
+          title: `${FACE_NAMES[f.face]} pattern: the readings disagree`,
+          reason: f.problem,
+          todo: 'Read the pairs again, each with its own diameter taken off.',
+          at: `pattern.${f.face}`,
+          contradicts: TYPED[f.face],
+        },
+      ]
+    : [];
+
+/** Where count and circle of a face are typed. */
+const TYPED: Readonly<Record<PatternFace, readonly string[]>> = {
+  flange: ['donor.flangeHoles', 'donor.flangePcd'],
+  wheel: ['car.wheelHoles', 'car.wheelPcd'],
+  rotor: [],
+};
+
+/** The pattern that was typed against the one its pairs of holes make. */
+function typedCheck(f: FacePattern, typed: TypedPattern, limits: HubsLimits): Check[] {
+  const { holes, pcd } = typed;
+  if (!f.pcd || !pcd) return [];
+  const name = FACE_NAMES[f.face];
+  const off = derive({
+    id: `pattern.${f.face}.off`,
+    label: `${name}’s circle as typed against its pairs of holes`,
+    unit: 'mm',
+    formula: '{PCD} − {PCD_r}',
+    source: 'What was typed less what the pairs make',
+    inputs: { PCD: pcd, PCD_r: f.pcd },
+  });
+  const words = {
+    holds: `${name}’s pattern is the one its holes make`,
+    fails: `${name}’s pattern is not the one its holes make`,
+    todo: 'Count the holes and read the pairs again; correct the one that is wrong.',
+  };
+  const base = {
+    id: `pattern.${f.face}.typed`,
+    stage: 'hubs' as const,
+    reason: `Its pairs make ${f.holes} × ${f.pcd.value.toFixed(2)} mm.`,
+    at: TYPED[f.face][1] ?? `pattern.${f.face}`,
+  };
+  if (holes && holes.value !== f.holes)
+    return [{ ...base, ...told('stop', words), figure: compared(holes), contradicts: TYPED[f.face] }];
+  return [
+    judgeClosure(
+      {
+        ...base,
+        ...words,
+        figure: off,
+        limit: limits('pattern.agree'),
+        unknown: `${name}’s pattern: not known`,
+      },
+      TYPED[f.face],
+    ),
+  ];
+}
+
+/** The rotor sits between flange and wheel: it has to have the pattern that the studs will have. */
+function rotorCheck(
+  faces: PatternResult['faces'],
+  face: PatternResult['face'],
+  route: PatternRoute,
+): Check | undefined {
+  const rotor = faces.find((f) => f.face === 'rotor');
+  if (!rotor?.fit || !face) return undefined;
+  // An adapter bolts over the rotor, so the rotor keeps to the flange.
+  const studs = route === 'adapter' ? face.old : face.wanted;
+  const off = rotor.fit.pcd - studs.pcd;
+  const agrees = rotor.holes === studs.count && Math.abs(off) <= SAME_PCD;
+  return {
+    id: 'pattern.rotorFits',
+    stage: 'hubs',
+    ...told(agrees ? 'ok' : 'stop', {
+      holds: 'The rotor goes over the studs',
+      fails: 'The rotor does not go over the studs',
+      todo: 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
+    }),
+    figure: { value: off, unit: 'mm' },
+    reason: `Rotor ${rotor.holes} × ${rotor.fit.pcd.toFixed(2)} mm, studs ${studs.count} × ${studs.pcd.toFixed(2)} mm.`,
+    at: 'pattern.rotor',
+  };
+}
+
+function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: HubsLimits): Check {
+  const limit = limits('pattern.ligament');
+  return {
+    id: 'pattern.redrill',
+    stage: 'hubs',
+    ...told(redrill.possible ? 'ok' : 'stop', {
+      holds: 'The flange can be re-drilled',
+      fails: 'The flange cannot be re-drilled',
+      todo: 'Take an adapter, or shafts with the wheel’s own pattern.',
+    }),
+    figure: { value: redrill.nearest.metal, unit: 'mm' },
+    limit,
+    reason: redrill.possible
+      ? `At the best clocking ${redrill.nearest.what} is nearest.`
+      : redrill.reasons.join(' '),
+    at: 'redrill.hole',
+  };
+}
