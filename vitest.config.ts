@@ -2,9 +2,13 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // A worker for every processor: the runner itself waits.
+    maxWorkers: '100%',
     projects: [
-      { test: { name: 'core', include: ['core/**/*.spec.ts'] } },
-      { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'] } },
+      // Pure: what is loaded serves all files of a worker. The toy stage replaces the list of stages and stays alone.
+      { test: { name: 'core', include: ['core/src/**/*.spec.ts'], isolate: false } },
+      { test: { name: 'golden', include: ['core/golden/*.spec.ts'] } },
+      { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'], isolate: false } },
       { test: { name: 'standins', include: ['standins/src/**/*.spec.ts'] } },
       {
         test: {

@@ -105,7 +105,7 @@ function specs(copy: string, mutant: Mutant): boolean {
   writeFileSync(path, mutated(source, mutant));
   try {
     const fails = (...args: string[]): boolean =>
-      spawnSync('npx', ['vitest', ...args, '--run', '--project', 'core', '--bail', '1'], {
+      spawnSync('npx', ['vitest', ...args, '--run', '--project', 'core', '--project', 'golden', '--bail', '1'], {
         cwd: copy,
         timeout: SPECS_MS,
         stdio: 'ignore',
