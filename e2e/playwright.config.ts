@@ -22,7 +22,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     contextOptions: { reducedMotion: 'reduce' },
-    trace: 'retain-on-failure',
+    trace: process.env['TRACE'] ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
   },

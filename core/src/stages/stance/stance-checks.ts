@@ -1,5 +1,5 @@
 import type { FactOf } from '../../stage';
-import { ROOM_HEIGHTS, type RoomId } from '../survey/room-quantities';
+import { roomKindOf, type RoomId } from '../survey/room-quantities';
 import type { survey } from '../survey/words';
 import { SURVEY_QUANTITIES } from '../survey/quantities';
 import { isOpen, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
@@ -95,9 +95,9 @@ const thing = ({ from, place }: Clearance): string =>
     : `what stands ${SURVEY_QUANTITIES.find((q) => q.id === place)?.label.toLowerCase() ?? 'inboard'}`;
 
 /** Of the inboard readings, the heights whose kind of thing was not said. */
-function kindUnsaid(place: RoomId, side: Side, facts: StanceChecksInput['facts']): boolean {
-  const height = ROOM_HEIGHTS.find((at) => place.includes(`.${at}.`));
-  return height !== undefined && facts(`room.kind.${height}.${side}`) === undefined;
+function kindUnsaid(place: RoomId, facts: StanceChecksInput['facts']): boolean {
+  const kind = roomKindOf(place);
+  return kind !== undefined && facts(kind) === undefined;
 }
 
 const REASON = 'A tyre that rubs is cut through; one that touches a spring or brake line takes it along.';
@@ -124,7 +124,7 @@ function gapCheck(
     };
   }
   const limit = limits(`stance.${worst.limit}`);
-  const kind = kindUnsaid(worst.place, side, facts)
+  const kind = kindUnsaid(worst.place, facts)
     ? ' What stands there was not said, so the wider gap is kept.'
     : '';
   const check = judge({

@@ -5,7 +5,15 @@ export * from './relative-angle';
 export * from './room-stage';
 export * from './figures/car';
 export * from './level-quantities';
-export { POSES, RIM_BOTTOM, ROOM_HEIGHTS, type Pose, type RoomHeight, type RoomId } from './room-quantities';
+export {
+  POSES,
+  RIM_BOTTOM,
+  ROOM_HEIGHTS,
+  roomKindOf,
+  type Pose,
+  type RoomHeight,
+  type RoomId,
+} from './room-quantities';
 export * from './views/end';
 export * from './views/old-axle';
 export * from './views/room';

@@ -1,4 +1,4 @@
-import type { Side } from '../../geometry';
+import { SIDES, type Side } from '../../geometry';
 import { quantities } from './headings';
 
 /** Where the car stands while the wheel room is read: at ride height, and with the axle at full bump. */
@@ -46,6 +46,24 @@ export function room(side: Side) {
     ),
   ];
 }
+
+/** Which fact says what kind of thing stands inboard, by the reading that comes to it. */
+const KIND_OF: ReadonlyMap<string, `room.kind.${RoomHeight}.${Side}`> = new Map(
+  SIDES.flatMap((side) =>
+    POSES.flatMap((pose) =>
+      ROOM_HEIGHTS.map(
+        (height) => [`room.in.${pose}.${height}.${side}`, `room.kind.${height}.${side}`] as const,
+      ),
+    ),
+  ),
+);
+
+/**
+ * The fact that says what kind of thing a reading of the wheel room comes to; undefined where it is the arch lip.
+ *
+ * @example roomKindOf('room.in.bump.top.left') // 'room.kind.top.left'
+ */
+export const roomKindOf = (place: string) => KIND_OF.get(place);
 
 /** A reading of the room round a wheel. */
 export type RoomId = ReturnType<typeof room>[number]['id'];

@@ -12,12 +12,12 @@ import {
 import {
   stance,
   cellAt,
-  factsWith,
   factText,
   findQuantity,
   fitLimit,
   fitMargin,
   quantityInSentence,
+  roomKindOf,
   type CentreRange,
   type FitGrid,
   type FitMap,
@@ -234,9 +234,9 @@ export class FitMapChart {
     const q = findQuantity(id);
     if (!q) return id;
     const facts = this.store.plan().facts;
-    const kind = factsWith(q)
-      .flatMap((f) => (facts[f.id] ? [`${factText(f.id, facts[f.id]?.value ?? '')}, `] : []))
-      .join('');
+    const about = roomKindOf(id);
+    const fact = about && facts[about];
+    const kind = about && fact ? `${factText(about, fact.value)}, ` : '';
     return `${kind}${quantityInSentence(q)}`;
   }
 
