@@ -29,7 +29,7 @@ await build({
     'lru-cache',
     'content-disposition',
     'http-terminator',
-    '@fontsource/*',
+    '@expo-google-fonts/*',
   ],
   logLevel: 'warning',
 });

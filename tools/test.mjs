@@ -64,45 +64,51 @@ function browserCounts(/** @type {string} */ file, /** @type {boolean} */ ok) {
 
 /** A step’s name and what it does. @typedef {[string, () => Promise<Counts>]} Step */
 
-/** Checks that each need one processor: two go on at a time. @type {readonly Step[][]} */
-const BESIDE = [
-  [['Types', whole('types')]],
-  [
-    ['Lint', whole('lint')],
-    ['Format', whole('format:check')],
-    ['Arrows between rooms', whole('boundaries')],
-  ],
-];
-
-/** @param {string} folder @returns {readonly Step[]} */
+/** @param {string} folder @returns {{ beside: readonly Step[][], after: readonly Step[] }} */
 function steps(folder) {
   const report = (/** @type {string} */ name) => join(folder, `${name}.json`);
-  return [
-    [
-      'Core, contract, server and database',
-      async () => {
-        const file = report('units');
-        const args = ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
-        return vitestCounts(file, await run('npx', args));
-      },
-    ],
-    [
-      'Page components',
-      async () => {
-        const file = report('page');
-        const reporters = ['--reporters=default', '--reporters=json', `--output-file=${file}`];
-        return vitestCounts(file, await run('npm', ['test', '-w', 'web', '--', ...reporters]));
-      },
-    ],
-    [
-      'Browser journeys',
-      async () => {
-        const file = report('browser');
-        const args = ['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'];
-        return browserCounts(file, await run('npx', args, { more: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } }));
-      },
-    ],
+  /** @type {Step} */
+  const page = [
+    'Page components',
+    async () => {
+      const file = report('page');
+      const reporters = ['--reporters=default', '--reporters=json', `--output-file=${file}`];
+      const ok = await run('npm', ['test', '-w', 'web', '--', ...reporters], { quiet: true });
+      return vitestCounts(file, ok);
+    },
   ];
+  /** @type {Step} */
+  const units = [
+    'Core, contract, server and database',
+    async () => {
+      const file = report('units');
+      const args = ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+      return vitestCounts(file, await run('npx', args));
+    },
+  ];
+  /** @type {Step} */
+  const journeys = [
+    'Browser journeys',
+    async () => {
+      const file = report('browser');
+      const args = ['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'];
+      return browserCounts(file, await run('npx', args, { more: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } }));
+    },
+  ];
+  return {
+    // Each needs one processor: two go on at a time.
+    beside: [
+      // The page’s own types are checked as it is built, for its tests and for the journeys.
+      [['Types', whole('types:plain')], page],
+      [
+        ['Lint', whole('lint')],
+        ['Format', whole('format:check')],
+        ['Arrows between rooms', whole('boundaries')],
+        ['What nothing uses', whole('knip')],
+      ],
+    ],
+    after: [units, journeys],
+  };
 }
 
 async function main() {
@@ -123,8 +129,9 @@ async function main() {
       lines.push(`${failed ? 'FAILED' : 'ok    '} ${name}: ${passed} passed, ${failed} failed, ${seconds} s`);
     }
   };
-  await Promise.all(BESIDE.map(inTurn));
-  await inTurn(steps(folder));
+  const { beside, after } = steps(folder);
+  await Promise.all(beside.map(inTurn));
+  await inTurn(after);
   rmSync(folder, { recursive: true, force: true });
   say(`\n${lines.join('\n')}`);
   process.exitCode = total.failed ? 1 : 0;

@@ -156,6 +156,14 @@ describe('uncertainty of the results', () => {
     'donor.closure.left',
   ] as const;
 
+  type Of = Results['of'];
+  const SAMPLED_FROM: Readonly<Record<(typeof SAMPLED)[number], (of: Of) => Figure | undefined>> = {
+    'keepOffset.cut.left': (of) => of(chosen)?.cut.left,
+    'keepOffset.shaft.right': (of) => of(needs)?.right?.needed,
+    'mark.outer.datum.left': (of) => of(marks).marks.left?.outer.fromDatum,
+    'donor.closure.left': (of) => of(axle).closure.left,
+  };
+
   it('spreads as much as sampling its readings says', () => {
     const nominal = allFigures(evaluate(workedPlan({}, choices)));
     const evaluateNext = createEvaluator();
@@ -168,8 +176,8 @@ describe('uncertainty of the results', () => {
           return [q, reading('chosen', figure.value + next() * standardUncertainty(figure))];
         }),
       );
-      const figures = allFigures(evaluateNext(workedPlan(shaken, choices)));
-      for (const id of SAMPLED) values[id]?.push(figures.get(id)?.value ?? Number.NaN);
+      const { of } = evaluateNext(workedPlan(shaken, choices));
+      for (const id of SAMPLED) values[id]?.push(SAMPLED_FROM[id](of)?.value ?? Number.NaN);
     }
     for (const id of SAMPLED) {
       const list = values[id] as number[];

@@ -24,7 +24,16 @@ export const INK = {
 const SCALES = [1, 2, 2.5, 4, 5, 6, 8, 10, 12, 15, 20, 25] as const;
 
 const require = createRequire(import.meta.url);
-const font = (name: string): string => require.resolve(name);
+const archivo = (file: string): string => require.resolve(`@expo-google-fonts/archivo/${file}`);
+const mono = (file: string): string => require.resolve(`@expo-google-fonts/spline-sans-mono/${file}`);
+
+/** Fonts of the sheet, unpacked: a packed one is unpacked anew for every letter. */
+const FONTS = {
+  text: archivo('400Regular/Archivo_400Regular.ttf'),
+  strong: archivo('600SemiBold/Archivo_600SemiBold.ttf'),
+  figure: mono('400Regular/SplineSansMono_400Regular.ttf'),
+  figureStrong: mono('600SemiBold/SplineSansMono_600SemiBold.ttf'),
+} as const;
 
 /** An empty document with the fonts of the sheet. */
 export function newPaper(paper: PaperName, title: string): Pdf {
@@ -34,13 +43,7 @@ export function newPaper(paper: PaperName, title: string): Pdf {
     bufferPages: true,
     info: { Title: title, Creator: 'Intervex' },
   });
-  doc.registerFont('text', font('@fontsource/archivo/files/archivo-latin-400-normal.woff'));
-  doc.registerFont('strong', font('@fontsource/archivo/files/archivo-latin-600-normal.woff'));
-  doc.registerFont('figure', font('@fontsource/spline-sans-mono/files/spline-sans-mono-latin-400-normal.woff'));
-  doc.registerFont(
-    'figureStrong',
-    font('@fontsource/spline-sans-mono/files/spline-sans-mono-latin-600-normal.woff'),
-  );
+  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
   return doc.font('text').fillColor(INK.main);
 }
 
