@@ -8,6 +8,11 @@ import { randomPlan } from '../testing/random-plan';
 import { wholePlan, reading, workedPlan } from '../testing/plans';
 import { allFigures } from './all-figures';
 import { createEvaluator, evaluate } from './evaluate';
+import { marks } from '../stages/cut/figures/marks';
+import { school } from '../stages/cut/figures/schools';
+import { axle } from '../stages/donor/figures/axle';
+import { needs } from '../stages/shafts/figures/needs';
+import type { Results } from './results';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
 import { RETENTIONS } from '../stages/donor/choices';
 import { SPACERS } from '../stages/stance/choices';
@@ -158,7 +163,7 @@ describe('uncertainty of the results', () => {
 
   type Of = Results['of'];
   const SAMPLED_FROM: Readonly<Record<(typeof SAMPLED)[number], (of: Of) => Figure | undefined>> = {
-    'keepOffset.cut.left': (of) => of(chosen)?.cut.left,
+    'keepOffset.cut.left': (of) => of(school)?.cut.left,
     'keepOffset.shaft.right': (of) => of(needs)?.right?.needed,
     'mark.outer.datum.left': (of) => of(marks).marks.left?.outer.fromDatum,
     'donor.closure.left': (of) => of(axle).closure.left,
