@@ -16,6 +16,7 @@ type Measured = Omit<BenchFigure, 'met'>;
 export const figureOf = (measured: Measured): BenchFigure => ({
   ...measured,
   value: rounded(measured.value),
+  target: rounded(measured.target),
   met: measured.value <= measured.target,
   yardstick: { ...measured.yardstick, value: rounded(measured.yardstick.value) },
 });

@@ -170,7 +170,8 @@ describe('uncertainty of the results', () => {
   };
 
   it('spreads as much as sampling its readings says', () => {
-    const nominal = allFigures(evaluate(workedPlan({}, choices)));
+    const plan = workedPlan({}, choices);
+    const nominal = allFigures(evaluate(plan));
     const evaluateNext = createEvaluator();
     const next = gauss(20270);
     const values = Object.fromEntries(SAMPLED.map((id): [string, number[]] => [id, []]));
@@ -181,7 +182,7 @@ describe('uncertainty of the results', () => {
           return [q, reading('chosen', figure.value + next() * standardUncertainty(figure))];
         }),
       );
-      const { of } = evaluateNext(workedPlan(shaken, choices));
+      const { of } = evaluateNext({ ...plan, readings: { ...plan.readings, ...shaken } });
       for (const id of SAMPLED) values[id]?.push(SAMPLED_FROM[id](of)?.value ?? Number.NaN);
     }
     for (const id of SAMPLED) {
