@@ -105,11 +105,15 @@ function specs(copy: string, mutant: Mutant): boolean {
   writeFileSync(path, mutated(source, mutant));
   try {
     const fails = (...args: string[]): boolean =>
-      spawnSync('npx', ['vitest', ...args, '--run', '--project', 'core', '--project', 'golden', '--bail', '1'], {
-        cwd: copy,
-        timeout: SPECS_MS,
-        stdio: 'ignore',
-      }).status !== 0;
+      spawnSync(
+        'npx',
+        ['vitest', ...args, '--run', '--project', 'core', '--project', 'golden', '--bail', '1'],
+        {
+          cwd: copy,
+          timeout: SPECS_MS,
+          stdio: 'ignore',
+        },
+      ).status !== 0;
     return fails('related', mutant.file, '--exclude', SLOW) || fails('run', 'any-plan');
   } finally {
     writeFileSync(path, source);
