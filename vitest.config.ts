@@ -6,9 +6,16 @@ export default defineConfig({
     maxWorkers: '100%',
     projects: [
       // Pure: what is loaded serves all files of a worker. The toy stage replaces the list of stages and stays alone.
-      { test: { name: 'core', include: ['core/src/**/*.spec.ts'], isolate: false } },
-      { test: { name: 'golden', include: ['core/golden/*.spec.ts'] } },
-      { test: { name: 'contract', include: ['contract/src/**/*.spec.ts'], isolate: false } },
+      { test: { name: 'core', include: ['core/src/**/*.spec.ts'], isolate: false, testTimeout: 120_000 } },
+      { test: { name: 'golden', include: ['core/golden/*.spec.ts'], testTimeout: 120_000 } },
+      {
+        test: {
+          name: 'contract',
+          include: ['contract/src/**/*.spec.ts'],
+          isolate: false,
+          testTimeout: 120_000,
+        },
+      },
       { test: { name: 'standins', include: ['standins/src/**/*.spec.ts'] } },
       {
         test: {

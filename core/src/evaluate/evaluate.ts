@@ -33,10 +33,11 @@ export function createEvaluator(): Evaluator {
   const nodes = nodeEvaluator();
   const checksOf = checksOfStages();
   const evaluateOnce = (plan: Plan, today?: string): Results => {
-    const known = figuresOf(plan);
-    const { of, read, given } = nodes(sourceOf(plan, known, toldOf(plan), today));
+    const { all: known, edited } = figuresOf(plan);
+    const source = sourceOf(plan, known, { told: toldOf(plan, edited), today, edited });
+    const { of, read, given } = nodes(source);
     const base = { plan, known, instead: insteadOf(of) };
-    const checks = checksOf(plan, of, base);
+    const checks = checksOf(plan, of, base, edited);
     const contradicted = contradictions(checks);
     const open = decisions(of, base, contradicted);
     const doubt = DOUBTS.map(of).find((why) => why !== undefined);

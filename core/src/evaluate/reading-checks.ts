@@ -3,12 +3,33 @@ import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS, showValue } from '../mea
 import { quantity, type Plan } from '../plan';
 import type { Known } from './results';
 
+/**
+ * The same list as long as nothing of it changed.
+ *
+ * @returns takes a plan, what is known of it, and the quantities that were read otherwise since the last one; undefined
+ * where it may be any
+ */
+export function checksOfReadings(): (
+  plan: Plan,
+  known: Readonly<Record<string, Known>>,
+  edited: readonly string[] | undefined,
+) => readonly Check[] {
+  let last: readonly Check[] = [];
+  return (plan, known, edited) => {
+    const same = edited?.every((id) => !disagrees(known[id]) && !last.some((check) => check.at === id));
+    if (!same) last = readingChecks(plan, known);
+    return last;
+  };
+}
+
+const disagrees = (known: Known | undefined): boolean => known?.summary?.agreement === 'disagree';
+
 /** A stop for every reading whose repeats disagree: its mean is nobody’s reading, and what rests on it is held. */
 export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
   const checks: Check[] = [];
   for (const id in plan.readings) {
     const summary = known[id]?.summary;
-    if (!summary || summary.agreement !== 'disagree') continue;
+    if (!summary || !disagrees(known[id])) continue;
     const q = quantity(id);
     const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
     const span = AGREEMENT_SPAN * halfResolutionOf(instrument.id, q.unit);

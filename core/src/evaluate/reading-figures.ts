@@ -23,7 +23,7 @@ type Knowns = Readonly<Record<string, Known>>;
  * Turns readings into figures, one by one, keeping the same object while a reading stays the same so that
  * later stages can tell what changed. A quantity without a reading yields its fallback, marked as assumed, or nothing.
  */
-export function readingFigures(): (plan: Plan) => Knowns {
+export function readingFigures(): (plan: Plan) => ReadFigures {
   const kept = new Map<string, { reading: Reading; known: Known }>();
   let last: Turned | undefined;
 
@@ -42,7 +42,7 @@ export function readingFigures(): (plan: Plan) => Knowns {
     const { readings } = plan;
     const byField = BY_FIELD.map((q) => assumedBy(q, plan));
     const sameFields = last !== undefined && byField.every((known, i) => known === last?.byField[i]);
-    if (last && sameFields && last.readings === readings) return last.all;
+    if (last && sameFields && last.readings === readings) return { all: last.all, edited: [] };
     const edited = last && sameFields ? editedIn(last.readings, readings) : undefined;
     const all: Record<string, Known> = last && edited ? { ...last.all } : started(byField);
     for (const id of edited ?? Object.keys(readings)) {
@@ -50,8 +50,14 @@ export function readingFigures(): (plan: Plan) => Knowns {
       if (known) all[id] = known;
     }
     last = { readings, byField, all };
-    return all;
+    return { all, edited };
   };
+}
+
+/** What is known, and which quantities were read otherwise since the last plan; undefined where it may be any. */
+export interface ReadFigures {
+  readonly all: Knowns;
+  readonly edited: readonly string[] | undefined;
 }
 
 /** Readings that were turned into figures, and what came of them. */
@@ -63,10 +69,15 @@ interface Turned {
 
 /** Ids of the readings that are new or others; undefined where one is gone, so that a default may stand again. */
 function editedIn(before: Plan['readings'], now: Plan['readings']): readonly string[] | undefined {
-  for (const id in before) if (!now[id]?.repeats.length) return undefined;
   const edited: string[] = [];
-  for (const id in now) if (before[id] !== now[id]) edited.push(id);
-  return edited;
+  let kept = 0;
+  for (const id in now) {
+    const was = before[id];
+    if (was !== undefined) kept += 1;
+    if (was !== now[id]) edited.push(id);
+  }
+  const gone = kept < Object.keys(before).length || edited.some((id) => !now[id]?.repeats.length);
+  return gone ? undefined : edited;
 }
 
 /** What is known before anything is read. */

@@ -6,18 +6,26 @@ import type { Known } from './reading-figures';
 type Fields = Readonly<Record<string, unknown>>;
 type Look = (key: string, within?: string) => unknown;
 
+interface Rest {
+  readonly told: readonly string[];
+  readonly today: string | undefined;
+  readonly edited: readonly string[] | undefined;
+}
+
+/** Kinds whose keys are quantities. */
+const OF_READINGS: readonly string[] = ['figure', 'wasRead', 'zeroedOn'];
+
 /**
  * A plan as nodes read it.
  *
  * @param known what is known of each quantity
- * @param told what is only the seller’s word
- * @param today ISO date, or undefined
+ * @param rest what is only the seller’s word; today as an ISO date, or undefined; quantities that were read otherwise
+ * since the plan before, undefined where it may be any
  */
 export function sourceOf(
   plan: Plan,
   known: Readonly<Record<string, Known>>,
-  told: readonly string[],
-  today: string | undefined,
+  { told, today, edited }: Rest,
 ): Source {
   const { readings, facts, choices, verdicts, searches, accepted, limits } = plan as unknown as Readonly<
     Record<string, Fields>
@@ -56,5 +64,9 @@ export function sourceOf(
     told,
     today,
   };
-  return { look: (kind, key, within) => looks[kind]?.(key, within), root: (kind) => roots[kind] };
+  return {
+    look: (kind, key, within) => looks[kind]?.(key, within),
+    root: (kind) => roots[kind],
+    moved: (kind) => (OF_READINGS.includes(kind) ? edited : undefined),
+  };
 }

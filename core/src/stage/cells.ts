@@ -7,6 +7,8 @@ import type { Node } from './node';
 export interface Source {
   readonly look: (kind: string, key: string, within?: string) => unknown;
   readonly root: (kind: string) => unknown;
+  /** Keys of a kind of which alone the value may be another than at the source before; undefined where it may be any. */
+  readonly moved?: (kind: string) => readonly string[] | undefined;
 }
 
 /** What a node has read: of the source, and of other nodes; with the values it had. */
@@ -81,7 +83,8 @@ export class Places {
     this.last = source;
     for (const [kind, places] of this.byKind) {
       if (before && Object.is(before.root(kind), source.root(kind))) continue;
-      for (const place of places.values()) {
+      const moved = before && source.moved?.(kind);
+      for (const place of moved ? placesAt(places, moved) : places.values()) {
         const value = source.look(kind, place.key, place.within);
         if (Object.is(value, place.value)) continue;
         place.value = value;
@@ -103,6 +106,10 @@ export class Places {
     if (!place) places.set(at, (place = { key, within, value, readers: new Set() }));
     place.readers.add(by);
   }
+}
+
+function placesAt(places: ReadonlyMap<string, Place>, keys: readonly string[]): readonly Place[] {
+  return keys.flatMap((key) => places.get(key) ?? []);
 }
 
 function suspect(cell: Cell, turn: number): void {

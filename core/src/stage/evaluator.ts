@@ -188,19 +188,24 @@ type Note = (kind: string) => (key: string, within?: string) => unknown;
 
 /** What nodes read with; notes all of it for the node that is running. */
 function readerOf(note: Note, of: <T>(node: Node<T>) => T, name: (id: string) => unknown) {
+  // Handed to `some` and `every` too, which give more than the key.
+  const one = (kind: string) => {
+    const look = note(kind);
+    return (key: string) => look(key);
+  };
   const [told, today] = [note('told'), note('today')];
   return {
-    figure: note('figure'),
-    wasRead: note('wasRead'),
-    zeroedOn: note('zeroedOn'),
-    fact: note('fact'),
-    limit: note('limit'),
-    choice: note('choice'),
-    part: note('part'),
+    figure: one('figure'),
+    wasRead: one('wasRead'),
+    zeroedOn: one('zeroedOn'),
+    fact: one('fact'),
+    limit: one('limit'),
+    choice: one('choice'),
+    part: one('part'),
     field: note('field'),
-    verdict: note('verdict'),
-    search: note('search'),
-    accepted: note('accepted'),
+    verdict: one('verdict'),
+    search: one('search'),
+    accepted: one('accepted'),
     told: () => told(''),
     name,
     today: () => today(''),
