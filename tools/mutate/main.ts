@@ -1,5 +1,5 @@
 import { build, type Plugin } from 'esbuild';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import {
   cpSync,
@@ -11,7 +11,8 @@ import {
   symlinkSync,
   writeFileSync,
 } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { once } from 'node:events';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { FACTS, LIMIT_IDS, QUANTITIES } from '../../core/src/index';
 import { mutantsOf, mutated, type Mutant } from './mutants.mjs';
@@ -57,7 +58,7 @@ const sampled = (all: readonly Mutant[]): readonly Mutant[] =>
 const work = mkdtempSync(join(tmpdir(), 'intervex-mutants-'));
 
 /** True where the golden results are others, or cannot be computed. */
-async function golden(mutant: Mutant | undefined): Promise<boolean> {
+async function golden(mutant: Mutant | undefined, lane = 0): Promise<boolean> {
   const change: Plugin = {
     name: 'change',
     setup(b) {
@@ -68,7 +69,7 @@ async function golden(mutant: Mutant | undefined): Promise<boolean> {
       });
     },
   };
-  const outfile = join(work, 'golden.mjs');
+  const outfile = join(work, `golden-${lane}.mjs`);
   try {
     await build({
       entryPoints: [join(ROOT, 'tools/mutate/golden-run.ts')],
@@ -84,7 +85,9 @@ async function golden(mutant: Mutant | undefined): Promise<boolean> {
     return true;
   }
   const kept = join(ROOT, 'core/golden/golden.txt.br');
-  return spawnSync(process.execPath, [outfile, kept], { timeout: GOLDEN_MS, stdio: 'ignore' }).status !== 0;
+  const child = spawn(process.execPath, [outfile, kept], { timeout: GOLDEN_MS, stdio: 'ignore' });
+  const [code] = (await once(child, 'close')) as [number | null];
+  return code !== 0;
 }
 
 /** A copy of the computation in which specs run on a changed source. */
@@ -144,10 +147,16 @@ const told = (done: number, what: string): void => {
   if (done % 25 === 0) process.stdout.write(`${done} ${what}\n`);
 };
 const unseen: Mutant[] = [];
-for (const [i, mutant] of sample.entries()) {
-  if (!(await golden(mutant))) unseen.push(mutant);
-  told(i + 1, `tried on the golden results: ${unseen.length} not seen there`);
-}
+const waiting = [...sample.entries()];
+await Promise.all(
+  Array.from({ length: availableParallelism() }, async (_, lane) => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [i, mutant] = next;
+      if (!(await golden(mutant, lane))) unseen.push(mutant);
+      told(i + 1, `tried on the golden results: ${unseen.length} not seen there`);
+    }
+  }),
+);
 const survivors: Mutant[] = [];
 for (const [i, mutant] of unseen.entries()) {
   if (!specs(copy, mutant)) {
