@@ -25,7 +25,7 @@ export function checksOfReadings(): (
 const disagrees = (known: Known | undefined): boolean => known?.summary?.agreement === 'disagree';
 
 /** A stop for every reading whose repeats disagree: its mean is nobody’s reading, and what rests on it is held. */
-export function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
+function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
   const checks: Check[] = [];
   for (const id in plan.readings) {
     const summary = known[id]?.summary;

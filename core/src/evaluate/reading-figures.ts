@@ -55,7 +55,7 @@ export function readingFigures(): (plan: Plan) => ReadFigures {
 }
 
 /** What is known, and which quantities were read otherwise since the last plan; undefined where it may be any. */
-export interface ReadFigures {
+interface ReadFigures {
   readonly all: Knowns;
   readonly edited: readonly string[] | undefined;
 }
