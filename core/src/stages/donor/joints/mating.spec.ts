@@ -212,3 +212,17 @@ describe('mating table', () => {
     });
   });
 });
+
+describe('pilot in the wheel’s bore', () => {
+  const pilot = (on: number, bore: number) =>
+    joint(
+      workedPlan({ 'donor.pilot': reading('caliper', on), 'car.wheelBore': reading('caliper', bore) }),
+      'wheelPilot',
+    )?.computed;
+
+  it('fits, asks for a ring, or is too large, to a hundredth', () => {
+    expect(pilot(63.21, 63.46)).toMatchObject({ verdict: 'fits', why: '0.25 mm play' });
+    expect(pilot(62.84, 63.46)).toMatchObject({ verdict: 'work', why: 'centring ring, 0.62 mm to fill' });
+    expect(pilot(66.08, 63.46)?.why).toContain('the pilot is 2.62 mm too large');
+  });
+});
