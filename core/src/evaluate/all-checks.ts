@@ -3,7 +3,6 @@ import { findEntry } from '../plan';
 import { withAcceptance, type Check, type Node } from '../stage';
 import { STAGES } from '../stages';
 import { behind, lacking, type Lacking } from './decisions';
-import { checksOfReadings } from './reading-checks';
 import { touched } from './stage-states';
 
 type Of = <T>(node: Node<T>) => T;
@@ -19,24 +18,23 @@ interface Settled {
 }
 
 /**
- * The checks of every stage, with what was accepted. Those of a node are the same as long as it gives the same and
+ * The checks of readings and of every stage, with what was accepted. Those of a node are the same as long as it gives the same and
  * nothing else was accepted; what cannot be told is looked at anew each time, for it names what is missing.
  */
 export function checksOfStages(): (
   plan: Plan,
   of: Of,
   known: Lacking,
-  edited: readonly string[] | undefined,
+  ofReadings: readonly Check[],
 ) => readonly Check[] {
-  const ofReadings = checksOfReadings();
   const settled = new Map<Node<readonly Check[]>, Settled>();
-  return (plan, of, known, edited) => {
+  return (plan, of, known, ofReadings) => {
     const asked = new Map(STAGES.map(({ id }) => [id as string, isAsked(plan, of, id)]));
     const finished = (list: readonly Check[]): readonly Check[] =>
       list
         .filter(({ level, stage }) => level !== 'unknown' || asked.get(stage))
         .map((check) => withAcceptance(named(of, known, check), plan.accepted[check.id]));
-    const found = [...finished(ofReadings(plan, known.known, edited))];
+    const found = [...finished(ofReadings)];
     for (const node of NODES) {
       const given = of(node);
       const before = settled.get(node);

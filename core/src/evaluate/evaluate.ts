@@ -5,6 +5,7 @@ import { checksOfStages } from './all-checks';
 import { contradictions } from './contradictions';
 import { decisions } from './decisions';
 import { sellersWords } from './evidence';
+import { checksOfReadings } from './reading-checks';
 import { readingFigures } from './reading-figures';
 import type { Results } from './results';
 import { sourceOf } from './source';
@@ -31,13 +32,16 @@ export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const toldOf = sellersWords();
   const nodes = nodeEvaluator();
+  const readingChecksOf = checksOfReadings();
   const checksOf = checksOfStages();
   const evaluateOnce = (plan: Plan, today?: string): Results => {
     const { all: known, edited } = figuresOf(plan);
+    // Told what was edited at every plan, even one on which a node fails.
+    const ofReadings = readingChecksOf(plan, known, edited);
     const source = sourceOf(plan, known, { told: toldOf(plan, edited), today, edited });
     const { of, read, given } = nodes(source);
     const base = { plan, known, instead: insteadOf(of) };
-    const checks = checksOf(plan, of, base, edited);
+    const checks = checksOf(plan, of, base, ofReadings);
     const contradicted = contradictions(checks);
     const open = decisions(of, base, contradicted);
     const doubt = DOUBTS.map(of).find((why) => why !== undefined);

@@ -137,5 +137,7 @@ describe('what entries of the plan are called', () => {
     expect(entryName('searches', 'bearing')).toBe('Wheel bearing from the counter');
     expect(entryName('choices', 'school')).toBe('Way to the width');
     expect(entryName('verdicts', 'donor')).toBe('Verdict on the donor');
+    expect(entryName('limits', 'cut.gone')).toBe('Limit: cut.gone');
+    expect(entryName('searches', 'gone')).toBe('gone');
   });
 });

@@ -66,14 +66,16 @@ export const PART_FIELDS = joined((s) => s.parts);
 export const SEARCHES = joined((s) => s.searches) as unknown as Readonly<Record<SearchId, Question>>;
 export const SEARCH_IDS = Object.keys(SEARCHES) as readonly SearchId[];
 
+type Named = Readonly<Partial<Record<string, { readonly label?: string; readonly called?: string }>>>;
+
 /** What every plan has, by how an entry of it is called. */
 const COMMON_CALLED: Readonly<Record<keyof Common, (key: string) => string>> = {
   choices: (key) => CHOICE_FIELDS[key]?.called?.(key) ?? key,
   readings: (key) => `Reading ${key}`,
-  limits: (key) => `Limit: ${LIMITS[key as LimitId].label}`,
+  limits: (key) => `Limit: ${(LIMITS as Named)[key]?.label ?? key}`,
   accepted: (key) => `Acceptance ${key}`,
   facts: (key) => `Fact ${key}`,
-  searches: (key) => SEARCHES[key as SearchId].called,
+  searches: (key) => (SEARCHES as Named)[key]?.called ?? key,
   verdicts: (key) => `Verdict on the ${key}`,
   photos: (key) => `Photo ${key}`,
 };
