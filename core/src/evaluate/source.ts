@@ -30,8 +30,11 @@ export function sourceOf(
   const { readings, facts, choices, verdicts, searches, accepted, limits } = plan as unknown as Readonly<
     Record<string, Fields>
   >;
+  // A map finds an id that was just put together without making it a name of the program first.
+  const figures = new Map<string, Figure>();
+  for (const id in known) figures.set(id, (known[id] as Known).figure);
   const looks: Readonly<Record<string, Look>> = {
-    figure: (id): Figure | undefined => known[id]?.figure,
+    figure: (id) => figures.get(id),
     wasRead: (id) => readings?.[id] !== undefined,
     zeroedOn: (id) => (readings?.[id] as { readonly zeroedOn?: string } | undefined)?.zeroedOn,
     fact: (id) => facts?.[id],

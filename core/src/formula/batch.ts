@@ -25,26 +25,60 @@ type Step = (inputs: readonly Float64Array[], count: number) => Float64Array;
  * @example batchOf('{H} − {W}/2').over([halves, widths], 1000)
  */
 export function batchOf(text: string): Batch {
-  const symbols: string[] = [];
-  const over = stepOf(parseFormula(text), symbols);
-  return { text, symbols, over };
+  const made = new Making();
+  const step = made.stepOf(parseFormula(text));
+  return {
+    text,
+    symbols: made.symbols,
+    over: (inputs, count) => {
+      made.run += 1;
+      return step(inputs, count);
+    },
+  };
 }
 
-function stepOf(e: Expression, symbols: string[]): Step {
-  switch (e.kind) {
-    case 'number':
-      return constant(e.value);
-    case 'symbol':
-      return symbol(e.name, symbols);
-    case 'power':
-      return mapped(stepOf(e.base, symbols), (x) => x ** e.exponent);
-    case 'operation':
-      return operation(e.operator, stepOf(e.left, symbols), stepOf(e.right, symbols));
-    case 'call': {
-      const args = e.args.map((arg) => stepOf(arg, symbols));
-      if (e.of !== 'min' && e.of !== 'max') return mapped(args[0] as Step, CALLS[e.of]);
-      const choose = e.of === 'min' ? lesser : greater;
-      return args.reduce((a, b) => choose(a, b));
+/** Steps of a formula as it is read; what stands in it twice is one step and is worked out once a run. */
+class Making {
+  readonly symbols: string[] = [];
+  private readonly known = new Map<string, Step>();
+  /** Number of the newest run. */
+  run = 0;
+
+  stepOf(e: Expression): Step {
+    const key = JSON.stringify(e);
+    const known = this.known.get(key);
+    if (known) return known;
+    const step = e.kind === 'number' || e.kind === 'symbol' ? this.made(e) : this.once(this.made(e));
+    this.known.set(key, step);
+    return step;
+  }
+
+  private once(step: Step): Step {
+    let last = 0;
+    let out: Float64Array;
+    return (inputs, count) => {
+      if (last !== this.run) out = step(inputs, count);
+      last = this.run;
+      return out;
+    };
+  }
+
+  private made(e: Expression): Step {
+    switch (e.kind) {
+      case 'number':
+        return constant(e.value);
+      case 'symbol':
+        return symbol(e.name, this.symbols);
+      case 'power':
+        return mapped(this.stepOf(e.base), (x) => x ** e.exponent);
+      case 'operation':
+        return operation(e.operator, this.stepOf(e.left), this.stepOf(e.right));
+      case 'call': {
+        const args = e.args.map((arg) => this.stepOf(arg));
+        if (e.of !== 'min' && e.of !== 'max') return mapped(args[0] as Step, CALLS[e.of]);
+        const choose = e.of === 'min' ? lesser : greater;
+        return args.reduce((a, b) => choose(a, b));
+      }
     }
   }
 }

@@ -12,7 +12,7 @@ export interface Formula {
   /** Symbols in the order in which they first stand in the text. */
   readonly symbols: readonly string[];
   /** Value at these inputs, in the order of `symbols`. Not finite where the formula has none there. */
-  readonly value: (inputs: readonly number[]) => number;
+  readonly value: (inputs: ArrayLike<number>) => number;
   /**
    * Value, with the exact partial derivative by every input written into `partials`.
    *
@@ -21,7 +21,7 @@ export interface Formula {
    *   the branch that is more uncertain count: at a kink the lesser side would promise too much. Left out, the branch
    *   that has the value counts.
    */
-  readonly partials: (inputs: readonly number[], partials: Float64Array, spread?: Spread) => number;
+  readonly partials: (inputs: ArrayLike<number>, partials: Float64Array, spread?: Spread) => number;
 }
 
 /** Branches that lie nearer each other than this many standard uncertainties may change places. */
@@ -30,8 +30,8 @@ const REACH = 2;
 /** One step of a formula: gives its value and leaves its partials in `slope`. */
 interface Step {
   readonly slope: Float64Array;
-  readonly run: (inputs: readonly number[], spread: Spread | undefined) => number;
-  readonly value: (inputs: readonly number[]) => number;
+  readonly run: (inputs: ArrayLike<number>, spread: Spread | undefined) => number;
+  readonly value: (inputs: ArrayLike<number>) => number;
 }
 
 const read = new Map<string, Formula>();
@@ -80,7 +80,7 @@ function stepOf(e: Expression, symbols: readonly string[]): Step {
   if (e.kind === 'symbol') {
     const at = symbols.indexOf(e.name);
     slope[at] = 1;
-    const value = (inputs: readonly number[]) => inputs[at] as number;
+    const value = (inputs: ArrayLike<number>) => inputs[at] as number;
     return { slope, run: value, value };
   }
   if (e.kind === 'power') return powerStep(stepOf(e.base, symbols), e.exponent, slope);
@@ -139,32 +139,51 @@ function powerStep(base: Step, exponent: number, slope: Float64Array): Step {
   };
 }
 
-type Partial2 = readonly [value: number, byLeft: number, byRight: number];
-const OPERATIONS: Readonly<Record<Operator, (a: number, b: number) => Partial2>> = {
-  '+': (a, b) => [a + b, 1, 1],
-  '−': (a, b) => [a - b, 1, -1],
-  '·': (a, b) => [a * b, b, a],
-  '/': (a, b) => [a / b, 1 / b, -a / (b * b)],
-};
-const VALUES: Readonly<Record<Operator, (a: number, b: number) => number>> = {
-  '+': (a, b) => a + b,
-  '−': (a, b) => a - b,
-  '·': (a, b) => a * b,
-  '/': (a, b) => a / b,
-};
-
+/** Each operation by itself, so that none makes a list for its partials. */
 function operationStep(operator: Operator, left: Step, right: Step, slope: Float64Array): Step {
-  const [of, plain] = [OPERATIONS[operator], VALUES[operator]];
-  return {
-    slope,
-    value: (inputs) => plain(left.value(inputs), right.value(inputs)),
-    run: (inputs, spread) => {
-      const [value, byLeft, byRight] = of(left.run(inputs, spread), right.run(inputs, spread));
-      for (let i = 0; i < slope.length; i += 1)
-        slope[i] = byLeft * (left.slope[i] as number) + byRight * (right.slope[i] as number);
-      return value;
-    },
+  const sum = (a: number, b: number): void => {
+    for (let i = 0; i < slope.length; i += 1)
+      slope[i] = a * (left.slope[i] as number) + b * (right.slope[i] as number);
   };
+  const steps: Readonly<Record<Operator, () => Step>> = {
+    '+': () => ({
+      slope,
+      value: (inputs) => left.value(inputs) + right.value(inputs),
+      run: (inputs, spread) => {
+        const value = left.run(inputs, spread) + right.run(inputs, spread);
+        sum(1, 1);
+        return value;
+      },
+    }),
+    '−': () => ({
+      slope,
+      value: (inputs) => left.value(inputs) - right.value(inputs),
+      run: (inputs, spread) => {
+        const value = left.run(inputs, spread) - right.run(inputs, spread);
+        sum(1, -1);
+        return value;
+      },
+    }),
+    '·': () => ({
+      slope,
+      value: (inputs) => left.value(inputs) * right.value(inputs),
+      run: (inputs, spread) => {
+        const [a, b] = [left.run(inputs, spread), right.run(inputs, spread)];
+        sum(b, a);
+        return a * b;
+      },
+    }),
+    '/': () => ({
+      slope,
+      value: (inputs) => left.value(inputs) / right.value(inputs),
+      run: (inputs, spread) => {
+        const [a, b] = [left.run(inputs, spread), right.run(inputs, spread)];
+        sum(1 / b, -a / (b * b));
+        return a / b;
+      },
+    }),
+  };
+  return steps[operator]();
 }
 
 /** Value and derivative of a function of one argument. */

@@ -160,15 +160,20 @@ class Derived implements Figure, Packed {
   }
 }
 
+// Room for the values of a formula’s inputs; a formula is run before another’s values are put there.
+let room = new Float64Array(64);
+
+function valuesOf(figures: readonly Figure[]): Float64Array {
+  if (room.length < figures.length) room = new Float64Array(2 * figures.length);
+  for (let i = 0; i < figures.length; i += 1) room[i] = (figures[i] as Figure).value;
+  return room;
+}
+
 /** Parts of a formula of figures, with the worse side where two branches meet. */
 function partsAt(formula: Formula, figures: readonly Figure[]): Parts {
   const parts = figures.map(partsOf);
   const slopes = new Float64Array(figures.length);
-  formula.partials(
-    figures.map((f) => f.value),
-    slopes,
-    (slope) => spreadOf(combined(parts, slope)),
-  );
+  formula.partials(valuesOf(figures), slopes, (slope) => spreadOf(combined(parts, slope)));
   return combined(parts, slopes);
 }
 
@@ -189,7 +194,7 @@ export function derive({ id, label, unit, formula, source, inputs }: Derivation)
     if (!input) throw new RangeError(`${id} lacks ${symbol}.`);
     return input;
   });
-  const value = read.value(figures.map((f) => f.value));
+  const value = read.value(valuesOf(figures));
   return new Derived({ id, label, unit, value }, source, read, figures);
 }
 
@@ -212,9 +217,9 @@ export function least(
   const symbols = figures.map((_, i) => `x_${i + 1}`);
   const names = symbols.map((s) => `{${s}}`).join(', ');
   return derive({
-    ...spec,
     formula: figures.length === 1 ? names : `min(${names})`,
     inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+    ...spec,
   });
 }
 
@@ -262,9 +267,9 @@ export function meanOf(
   const symbols = figures.map((_, i) => `x_${i + 1}`);
   const sum = symbols.map((s) => `{${s}}`).join(' + ');
   return derive({
-    ...spec,
     formula: figures.length === 1 ? sum : `(${sum})/${figures.length}`,
     inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
+    ...spec,
   });
 }
 

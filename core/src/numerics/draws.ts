@@ -85,14 +85,23 @@ export function seededDraws(
         for (let n = from; n < end; n += 1) row[n] = m + (2 * even() - 1) * w;
         continue;
       }
+      // Kept at hand within the row: only what lies beside the boxes draws more.
+      let at = state;
       for (let n = from; n < end; n += 1) {
-        state = (state + STEP) | 0;
-        const drawn = bits(state);
+        at = (at + STEP) | 0;
+        const drawn = bits(at);
         // The last eight bits are the layer, the others the place in it: neither says anything of the other.
         const layer = drawn & (LAYERS - 1);
         const x = ((drawn >>> 8) * PLACE - 1) * (EDGES[layer] as number);
-        row[n] = m + (Math.abs(x) < (EDGES[layer + 1] as number) ? x : beside(layer, x)) * w;
+        if (Math.abs(x) < (EDGES[layer + 1] as number)) {
+          row[n] = m + x * w;
+          continue;
+        }
+        state = at;
+        row[n] = m + beside(layer, x) * w;
+        at = state;
       }
+      state = at;
     }
   };
 }

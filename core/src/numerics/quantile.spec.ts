@@ -1,8 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { quantile } from './quantile';
+import { seededRandom } from './random';
+import { quantiles } from './quantile';
 
-describe('quantile', () => {
+const quantile = (values: Float64Array, share: number): number | undefined => quantiles(values, [share])[0];
+
+describe('quantiles', () => {
   it('is the value at its place in the order, whatever the order was', () => {
     const value = fc.double({ min: -1e6, max: 1e6, noNaN: true });
     fc.assert(
@@ -23,5 +26,26 @@ describe('quantile', () => {
     expect(quantile(Float64Array.of(-3.25), 0.5)).toBe(-3.25);
     expect([quantile(Float64Array.of(3, 1, 2), 0), quantile(Float64Array.of(3, 1, 2), 1)]).toEqual([1, 3]);
     expect(() => quantile(new Float64Array(0), 0.5)).toThrow(RangeError);
+  });
+
+  it('is the same of very many values, crowded or far apart, and leaves their order', () => {
+    const random = seededRandom(77);
+    const shares = [0, 0.025, 0.31, 0.975, 1];
+    const many = 5003;
+    const lists = [
+      Float64Array.from({ length: many }, () => random() * 40 - 7),
+      Float64Array.from({ length: many }, () => Math.floor(random() * 5)),
+      // One far away crowds all others into one bin.
+      Float64Array.from({ length: many }, (_, i) => (i === 2001 ? 1e9 : random())),
+      new Float64Array(many).fill(2.75),
+      Float64Array.from({ length: many }, (_, i) => (i === 9 ? Infinity : i * 0.5)),
+    ];
+    for (const list of lists) {
+      const before = [...list];
+      const sorted = Float64Array.from(list).sort();
+      const expected = shares.map((share) => sorted[Math.min(many - 1, Math.floor(share * many))]);
+      expect(quantiles(list, shares)).toEqual(expected);
+      expect([...list]).toEqual(before);
+    }
   });
 });

@@ -6,7 +6,7 @@ type Changes = Readonly<Partial<Record<LimitId, LimitChange>>>;
 const limitOf = (id: LimitId, change: LimitChange | undefined): CheckLimit => {
   const { unit, fallback } = LIMITS[id] as Limit;
   const base = { id, unit, fallback, value: change?.value ?? fallback };
-  return change?.reason === undefined ? base : { ...base, changedBecause: change.reason };
+  return change?.reason === undefined ? base : { changedBecause: change.reason, ...base };
 };
 const DEFAULTS: ReadonlyMap<string, CheckLimit> = new Map(LIMIT_IDS.map((id) => [id, limitOf(id, undefined)]));
 const changed = new WeakMap<LimitChange, CheckLimit>();

@@ -85,15 +85,15 @@ function readingRow(
     ticked: '',
   };
   const known = reading && from?.results.known[q.id];
-  if (!known) return { ...row, repeats: [], result: '', agreement: '' };
+  if (!known) return { repeats: [], result: '', agreement: '', ...row };
   const digits = unit === 'mm' && q.unit === 'mm' && instrument === 'caliper' ? 2 : undefined;
   const shown = (value: number) => showValue(value, q.unit, unit, digits);
   const U = expandedUncertainty(known.figure);
   return {
-    ...row,
     repeats: reading.repeats.map((r) => shown(r.value)),
     result: U > 0 ? `${shown(known.figure.value)} ± ${shown(U)}` : shown(known.figure.value),
     agreement: known.summary?.agreement ?? '',
+    ...row,
   };
 }
 

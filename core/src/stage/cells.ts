@@ -11,12 +11,17 @@ export interface Source {
   readonly moved?: (kind: string) => readonly string[] | undefined;
 }
 
+/** A value of the source as a node read it. */
+export interface Looked {
+  readonly kind: string;
+  readonly key: string;
+  readonly within: string | undefined;
+  readonly value: unknown;
+}
+
 /** What a node has read: of the source, and of other nodes; with the values it had. */
 export interface Seen {
-  readonly kinds: string[];
-  readonly keys: string[];
-  readonly within: (string | undefined)[];
-  readonly values: unknown[];
+  readonly source: Looked[];
   readonly nodes: Node<unknown>[];
   readonly given: unknown[];
 }
@@ -34,14 +39,7 @@ export interface Cell {
   readonly readers: Set<Cell>;
 }
 
-export const nothingSeen = (): Seen => ({
-  kinds: [],
-  keys: [],
-  within: [],
-  values: [],
-  nodes: [],
-  given: [],
-});
+export const nothingSeen = (): Seen => ({ source: [], nodes: [], given: [] });
 
 /** Cells of nodes, made as they are asked for. */
 export class Cells {
@@ -76,9 +74,12 @@ interface Place {
 export class Places {
   private readonly byKind = new Map<string, Map<string, Place>>();
   private last: Source | undefined;
+  /** Cells that ran since the last source: what they read is put down when there is another source to hold it against. */
+  private readonly ran: Cell[] = [];
 
   /** Looks at all that was ever read: who rests on what is another value now is suspect in this evaluation. */
   follow(source: Source, turn: number): void {
+    for (const cell of this.ran.splice(0)) this.putDown(cell);
     const before = this.last;
     this.last = source;
     for (const [kind, places] of this.byKind) {
@@ -93,18 +94,20 @@ export class Places {
     }
   }
 
-  read(kind: string, key: string, within: string | undefined, value: unknown, by: Cell): void {
-    const { seen } = by;
-    seen.kinds.push(kind);
-    seen.keys.push(key);
-    seen.within.push(within);
-    seen.values.push(value);
-    let places = this.byKind.get(kind);
-    if (!places) this.byKind.set(kind, (places = new Map()));
-    const at = within === undefined ? key : `${key} ${within}`;
-    let place = places.get(at);
-    if (!place) places.set(at, (place = { key, within, value, readers: new Set() }));
-    place.readers.add(by);
+  /** Told of every cell as it runs. */
+  runs(cell: Cell): void {
+    this.ran.push(cell);
+  }
+
+  private putDown(cell: Cell): void {
+    for (const { kind, key, within, value } of cell.seen.source) {
+      let places = this.byKind.get(kind);
+      if (!places) this.byKind.set(kind, (places = new Map()));
+      const at = within === undefined ? key : `${key} ${within}`;
+      let place = places.get(at);
+      if (!place) places.set(at, (place = { key, within, value, readers: new Set() }));
+      place.readers.add(cell);
+    }
   }
 }
 

@@ -107,11 +107,10 @@ class Turn {
     return cell.suspect <= cell.stands || (this.sourceHolds(cell.seen) && this.nodesHold(cell.seen));
   }
 
-  private sourceHolds({ kinds, keys, within, values }: Seen): boolean {
-    for (let i = 0; i < kinds.length; i += 1)
-      if (!Object.is(this.source.look(kinds[i] as string, keys[i] as string, within[i]), values[i]))
-        return false;
-    return true;
+  private sourceHolds({ source }: Seen): boolean {
+    return source.every(({ kind, key, within, value }) =>
+      Object.is(this.source.look(kind, key, within), value),
+    );
   }
 
   private nodesHold({ nodes, given }: Seen): boolean {
@@ -124,6 +123,7 @@ class Turn {
     const { path, running, kept } = this;
     cell.running = true;
     cell.seen = nothingSeen();
+    kept.places.runs(cell);
     path.push(node);
     this.running = cell;
     try {
@@ -142,7 +142,7 @@ class Turn {
 
   private look(kind: string, key: string, within: string | undefined): unknown {
     const value = this.source.look(kind, key, within);
-    if (this.running) this.kept.places.read(kind, key, within, value, this.running);
+    this.running?.seen.source.push({ kind, key, within, value });
     return value;
   }
 

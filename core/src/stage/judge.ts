@@ -134,7 +134,7 @@ export function unknownCheck({
  * @param readings ids of the readings that are held against each other
  */
 export function judgeClosure(held: Omit<Held, 'way' | 'stop' | 'beyond'>, readings: readonly string[]): Check {
-  const check = judge({ ...held, way: 'within' });
+  const check = judge({ way: 'within', ...held });
   const { figure } = held;
   if (!figure || check.level === 'ok' || Math.abs(figure.value) <= expandedUncertainty(figure)) return check;
   return { ...check, level: 'stop', contradicts: readings };

@@ -49,6 +49,6 @@ export type Stage<W extends Words = Words> = W & { readonly contents: Contents }
 
 /** Puts a stage together. */
 export const stage = <const W extends Words>(words: W, contents: Contents = {}): Stage<W> => ({
-  ...words,
   contents,
+  ...words,
 });

@@ -69,7 +69,7 @@ export function briefStage(input: BriefInput): BriefResult {
     source: 'Neither more than the engine gives nor more than the tyre holds',
     inputs: { T_engine: engineSide, T_tyre: tractionSide },
   });
-  return { ...found, demand, governs: engineSide.value <= tractionSide.value ? 'engine' : 'tyre' };
+  return { demand, governs: engineSide.value <= tractionSide.value ? 'engine' : 'tyre', ...found };
 }
 
 function weightsOf({ mass, front, rear }: BriefInput): Maybe {

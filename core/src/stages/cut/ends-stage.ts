@@ -78,10 +78,10 @@ function floatMove({ from, to, floatShift: Δ }: EndsInput, side: Side): Move {
   if (!Δ) return from === to ? { kept: true } : { lacks: ['float.shift'] };
   return {
     by: derive({
-      ...moved(side),
       formula: '{Δ}',
       source: 'The full-float hub’s face against the flange’s',
       inputs: { Δ },
+      ...moved(side),
     }),
   };
 }
@@ -92,10 +92,10 @@ function spaceMove({ from, to, newSpace }: EndsInput, space: Maybe, side: Side):
   if (!space) return { lacks: [`donor.brakeSpace.${side}`] };
   return {
     by: derive({
-      ...moved(side),
       formula: '{B_new} − {B}',
       source: 'Brake space with the new ends less the donor’s own',
       inputs: { B_new: newSpace, B: space },
+      ...moved(side),
     }),
   };
 }

@@ -79,29 +79,29 @@ function fromDatum(datum: MarkDatum, side: Side, which: string, x: Figure, T: Fi
   const label = `${which === 'inner' ? 'Inner' : 'Outer'} mark, ${side}`;
   if (datum === 'housingEnd')
     return derive({
-      ...base,
       label: `${label}, from the housing end`,
       formula: '{T} − {x}',
       source: 'Tube less the place from the casting',
       inputs: { T, x },
+      ...base,
     });
   if (datum === 'pinion')
     return (
       K &&
       derive({
-        ...base,
         label: `${label}, from the pinion axis`,
         formula: '{K} + {x}',
         source: 'Casting face plus the place from it',
         inputs: { K, x },
+        ...base,
       })
     );
   return derive({
-    ...base,
     label: `${label}, from the casting`,
     formula: '{x}',
     source: 'From the casting face',
     inputs: { x },
+    ...base,
   });
 }
 

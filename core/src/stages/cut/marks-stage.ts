@@ -64,20 +64,20 @@ function expectedHalf(input: MarksInput, side: Side): Maybe {
   // Where metal is missing the half is only what is wanted of whatever will make it.
   if (work === 'widen')
     return derive({
-      ...base,
       formula: '{H_new}',
       source: 'As wanted: this side gets another tube',
       inputs: { H_new: input.plan.half[side] },
+      ...base,
     });
   if (work === 'leave')
-    return derive({ ...base, formula: '{H}', source: 'This side stays as it is', inputs: { H } });
+    return derive({ formula: '{H}', source: 'This side stays as it is', inputs: { H }, ...base });
   const spacing = spacingOf(input, side);
   if (!spacing || !input.gap || !shrink) return undefined;
   return derive({
-    ...base,
     formula: '{H} − {s} + {g} − {w}',
     source: 'Half less the scribed spacing, plus the gap, less what the weld pulls',
     inputs: { H, s: scribed(side, spacing), g: input.gap, w: shrink },
+    ...base,
   });
 }
 
@@ -96,10 +96,10 @@ function newTubeHalf(
     source: 'Set with a steel rule',
   });
   return derive({
-    ...base,
     formula: '{H} − {T} + {p} − {i} + {e} + {g} − {w}',
     source: 'Half less the donor’s tube, plus the new one: piece less insertion, end piece, gap, less the pull',
     inputs: { H, T, p, i, e, g, w },
+    ...base,
   });
 }
 

@@ -51,7 +51,7 @@ function faceSquare({ figures, tubeOd }: SquareInput, side: Side, phase: SquareP
   const R = figures(`square.${side}.radius`);
   const read = CLOCKS.flatMap((clock) => {
     const figure = figures(`square.${side}.${phase}.${clock.id}`);
-    return figure ? [{ ...clock, figure }] : [];
+    return figure ? [{ figure, ...clock }] : [];
   });
   const plane = fitRingPlane(read.map((r) => ({ clockRad: r.clockRad, distance: r.figure.value })));
   if (!R || !plane) return undefined;

@@ -84,13 +84,13 @@ function tubeNow(input: StandInput, side: Side): Maybe {
   const [tacked, welded, shrink] = [input.tacked[side], input.welded[side], input.shrink[side]];
   const base = { id: `stand.tube.${side}`, label: `Tube as it stands, ${side}`, unit: 'mm' as const };
   if (welded)
-    return derive({ ...base, formula: '{T_w}', source: 'Read after welding', inputs: { T_w: welded } });
+    return derive({ formula: '{T_w}', source: 'Read after welding', inputs: { T_w: welded }, ...base });
   if (!tacked || !shrink) return undefined;
   return derive({
-    ...base,
     formula: '{T_t} − {w}',
     source: 'Read after tacking; the weld will pull it',
     inputs: { T_t: tacked, w: shrink },
+    ...base,
   });
 }
 
@@ -105,12 +105,12 @@ function halfNow(
   if (input.clip) {
     if (!running || !H || !L) return { half: expected, by: undefined };
     const source = 'The clip stays where the donor had it; the shaft that runs sets the wheel’s face';
-    const half = derive({ ...base, formula: '{H} − {L} + {L_r}', source, inputs: { H, L, L_r: running } });
+    const half = derive({ formula: '{H} − {L} + {L_r}', source, inputs: { H, L, L_r: running }, ...base });
     return { half, by: received ? 'received' : undefined };
   }
   if (!tube || !H || !T) return { half: expected, by: undefined };
   const source = 'The donor’s half, with the tube as it was read after the work';
-  const half = derive({ ...base, formula: '{H} − {T} + {T_now}', source, inputs: { H, T, T_now: tube } });
+  const half = derive({ formula: '{H} − {T} + {T_now}', source, inputs: { H, T, T_now: tube }, ...base });
   return { half, by: welded ? 'welded' : 'tacked' };
 }
 

@@ -85,13 +85,13 @@ function handCheck(
     at: `brief.${id}`,
   };
   if (said.length === 0)
-    return unknownCheck({ ...base, unknown: `${name} at hand for this way: not known`, lacks: [] });
+    return unknownCheck({ unknown: `${name} at hand for this way: not known`, lacks: [], ...base });
   if (missing.length === 0)
-    return { ...base, level: 'ok', title: `${name} for this way are at hand`, todo: '' };
+    return { level: 'ok', title: `${name} for this way are at hand`, todo: '', ...base };
   return {
-    ...base,
     level: 'caution',
     title: `Not at hand for this way: ${missing.join(', ')}`,
     todo: 'Borrow it, have it done by a qualified shop, or choose a way that does without; then say so here with the reason.',
+    ...base,
   };
 }

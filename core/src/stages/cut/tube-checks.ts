@@ -64,19 +64,19 @@ function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits
       reason: 'A weld beside another weld cracks, and the blade must not run into a bracket.',
       at: `cut.mark.${item.side}`,
     };
-    if (!side) return [unknownCheck({ ...held, lacks: [`donor.tube.${item.side}`] })];
+    if (!side) return [unknownCheck({ lacks: [`donor.tube.${item.side}`], ...held })];
     const [inner, outer] = [side.inner.fromCasting, side.outer.fromCasting];
     // What stands within the slug goes with it and is in nobody’s way.
     if (item.from >= inner.value && item.to <= outer.value) return [];
     return [
       judge({
-        ...held,
         figure: nearer(id, item, inner, outer),
         way: 'atLeast',
         limit,
         beyond: 'stop',
         fails: `${sideName(item.side)} cut is too near ${item.name}`,
         todo: 'Move the mark, or take the bracket off and dress its weld first.',
+        ...held,
       }),
     ];
   });
@@ -101,7 +101,7 @@ function nearer(id: string, { name, from, to }: TubeItem, ...cuts: readonly Figu
       unit: 'mm',
       formula: 'max({a} − {x}, {x} − {b})',
       source: 'From the nearer end of it to the mark; minus where the mark runs through it',
-      inputs: { ...inputs, x },
+      inputs: { x, ...inputs },
     }),
   );
   return least(

@@ -145,39 +145,39 @@ function pressed(
   );
   const of = (id: string, label: string) => ({ id: `tube.${id}.${side}`, label: `${label}, ${side}` });
   const j = meanOf(
-    { ...of('joint', 'Joint’s diameter'), unit: 'mm', source: 'Mean of the bore’s diameters' },
+    { unit: 'mm', source: 'Mean of the bore’s diameters', ...of('joint', 'Joint’s diameter') },
     bores,
   );
   if (!d || !D || !l || !strength || !j) return {};
   if (!(d.value < j.value && j.value < D.value)) return {};
   const C = derive({
-    ...of('hubRatio', 'Hub’s ratio'),
     unit: 'count',
     formula: '({D}² + {j}²)/({D}² − {j}²)',
     source: 'Lamé’s thick cylinders',
     inputs: { D, j },
+    ...of('hubRatio', 'Hub’s ratio'),
   });
   const p = derive({
-    ...of('pressure', 'Pressure in the joint'),
     unit: 'MPa',
     formula: 'max(0, {i})·206000/({j}·({C} + ({j}² + {d}²)/({j}² − {d}²)))',
     source: 'Lamé’s thick cylinders of one steel, E 206 GPa, at the tightest fit; none with play',
     inputs: { i: most, j, C, d },
+    ...of('pressure', 'Pressure in the joint'),
   });
   return {
     force: derive({
-      ...of('force', 'Press force'),
       unit: 'N',
       formula: '{p}·π·{j}·{l}·0.12',
       source: 'Pressure over the joint’s face, friction 0.12',
       inputs: { p, j, l },
+      ...of('force', 'Press force'),
     }),
     stress: derive({
-      ...of('stress', 'Stress over yield'),
       unit: 'ratio',
       formula: 'max(√({C}² + {C} + 1)·{p}, 2·{j}²/({j}² − {d}²)·{p})/{σ_y}',
       source: 'The greater of hub (von Mises at its bore) and tube (hoop at its inside) over the yield',
       inputs: { C, p, j, d, σ_y: strength },
+      ...of('stress', 'Stress over yield'),
     }),
   };
 }

@@ -103,7 +103,7 @@ function factCheck(id: string, fact: Fact | undefined): Check[] {
     title: `${label}: ${optionText(kind, fact.value)}${told}`,
   };
   return [
-    fault ? { ...base, ...fault } : { ...base, level: 'ok', reason: 'Looked at and in order.', todo: '' },
+    fault ? { ...base, ...fault } : { level: 'ok', reason: 'Looked at and in order.', todo: '', ...base },
   ];
 }
 

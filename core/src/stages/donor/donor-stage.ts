@@ -62,7 +62,7 @@ function widths({ halfLeft: L, halfRight: R, width }: DonorInput) {
     unit: 'mm',
     formula: '{H_L} + {H_R} − {W}',
     source: 'Closing the traverse',
-    inputs: { ...inputs, W: width },
+    inputs: { W: width, ...inputs },
   });
   return { width: sum, pinion, widthClosure };
 }

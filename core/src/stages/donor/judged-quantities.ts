@@ -5,8 +5,8 @@ const none = { datum: 'none' } as const;
 const counted = { unit: 'count', whole: true, instrument: 'count', datum: 'none' } as const;
 const ratio = quantities('ratio', counted);
 const slip = quantities('differential', none);
-const state = quantities('condition', { ...none, instrument: 'indicator' });
-const money = quantities('money', { ...none, unit: 'money', instrument: 'chosen' });
+const state = quantities('condition', { instrument: 'indicator', ...none });
+const money = quantities('money', { unit: 'money', instrument: 'chosen', ...none });
 
 /** What comes with a donor, or must be bought. */
 export const DONOR_PARTS = ['brakes', 'plates', 'cables', 'hoses', 'ubolts', 'cover'] as const;

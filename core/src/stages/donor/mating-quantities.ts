@@ -2,9 +2,9 @@ import { quantities } from './headings';
 
 const none = { datum: 'none' } as const;
 const counted = { unit: 'count', whole: true, instrument: 'count', datum: 'none' } as const;
-const hubs = quantities('hubs', { ...none, instrument: 'caliper' });
-const bearing = quantities('bearing', { ...none, instrument: 'caliper' });
-const rest = quantities('brakes', { ...none, instrument: 'caliper' });
+const hubs = quantities('hubs', { instrument: 'caliper', ...none });
+const bearing = quantities('bearing', { instrument: 'caliper', ...none });
+const rest = quantities('brakes', { instrument: 'caliper', ...none });
 
 /** What must fit between the donor, the car and what is bought. */
 export const DONOR_MATING = [

@@ -86,11 +86,11 @@ export function slipChecks(input: SlipInput, finding: SlipFinding): Check[] {
   if (finding.status === 'contradiction')
     return [
       {
-        ...base,
         level: 'caution',
         title: 'Tests of the differential contradict each other',
         reason: `${because}. A worn limited-slip can feel open; a new open one does not drag.`,
         todo: 'Look inside, and measure the break-away torque with one wheel held.',
+        ...base,
       },
     ];
   if (finding.status === 'unproven') return claim ? [unproven(base, claim)] : [];
@@ -99,33 +99,33 @@ export function slipChecks(input: SlipInput, finding: SlipFinding): Check[] {
   if (claim && claim.value !== kind)
     return [
       {
-        ...base,
         level: 'stop',
         title: `Sold as ${KIND_WORDS[claim.value as Differential]}, but it is ${found}`,
         reason: `${because}.`,
         todo: 'Do not pay for what is not in it: take the price down, or leave this donor.',
+        ...base,
       },
     ];
   const other = kind !== wanted;
   return [
     {
-      ...base,
       level: other ? 'caution' : 'ok',
       title: other
         ? `The differential is ${found}; the brief wants ${KIND_WORDS[wanted]}`
         : `Differential proven ${found}`,
       reason: `${because}.`,
       todo: other ? 'Count another differential into the money, or change the brief.' : '',
+      ...base,
     },
   ];
 }
 
 function unproven(base: Pick<Check, 'id' | 'stage' | 'at'>, claim: Fact): Check {
   return {
-    ...base,
     level: 'caution',
     title: `Differential only said to be ${KIND_WORDS[claim.value as Differential]}`,
     reason: 'An open differential is often sold as a limited-slip one; a claim proves nothing.',
     todo: 'Look inside, turn one wheel and watch the other, and measure the break-away torque.',
+    ...base,
   };
 }

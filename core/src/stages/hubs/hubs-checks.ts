@@ -54,15 +54,15 @@ function brakeChecks({ hose, rim }: BrakeResult, limits: HubsLimits): Check[] {
   return [
     hose
       ? {
+          figure: compared(hose),
           ...base,
           ...told(keeps('atLeast', hose.value, 0, 'mm') ? 'ok' : 'stop', {
             holds: 'The hose reaches at full droop',
             fails: 'The hose is too short at full droop',
             todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
           }),
-          figure: compared(hose),
         }
-      : unknownCheck({ ...base, unknown: 'Whether the hose reaches at full droop: not known', lacks }),
+      : unknownCheck({ unknown: 'Whether the hose reaches at full droop: not known', lacks, ...base }),
     judge({
       id: 'brake.rim',
       stage: 'hubs',

@@ -102,15 +102,15 @@ function typedCheck(f: FacePattern, typed: TypedPattern, limits: HubsLimits): Ch
     at: TYPED[f.face][1] ?? `pattern.${f.face}`,
   };
   if (holes && holes.value !== f.holes)
-    return [{ ...base, ...told('stop', words), figure: compared(holes), contradicts: TYPED[f.face] }];
+    return [{ figure: compared(holes), contradicts: TYPED[f.face], ...base, ...told('stop', words) }];
   return [
     judgeClosure(
       {
-        ...base,
-        ...words,
         figure: off,
         limit: limits('pattern.agree'),
         unknown: `${name}’s pattern: not known`,
+        ...base,
+        ...words,
       },
       TYPED[f.face],
     ),

@@ -3,7 +3,7 @@ import { quantities } from './headings';
 const read = { instrument: 'caliper', datum: 'none' } as const;
 const decided = { instrument: 'chosen', datum: 'none' } as const;
 const drill = quantities('drill', decided);
-const cost = quantities('cost', { ...decided, unit: 'money' });
+const cost = quantities('cost', { unit: 'money', ...decided });
 const stud = quantities('studs', read);
 const keep = quantities('retention', read);
 const brake = quantities('brakes', read);

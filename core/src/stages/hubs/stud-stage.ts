@@ -104,7 +104,6 @@ export function studStage(input: StudInput): StudResult {
     reserve: clamp ? reserveOf(id, { studs, pcd, demand: input.demand }, clamp) : undefined,
   });
   return {
-    ...joint('stud', adapter ? onAdapter(input) : engagedOf(input), input.studs, input.pcd),
     flange: adapter ? joint('stud.flange', underAdapter(input), input.flangeStuds, input.flangePcd) : undefined,
     thread,
     clamp,
@@ -113,6 +112,7 @@ export function studStage(input: StudInput): StudResult {
     pressed: pressedOf(input),
     mixed: unlike(input.thread, input.frontThread),
     seatsDiffer: unlike(input.seat, input.wheelSeat),
+    ...joint('stud', adapter ? onAdapter(input) : engagedOf(input), input.studs, input.pcd),
   };
 }
 
@@ -130,12 +130,12 @@ function engagedOf({ length: l, hat: h, pad: p, nut: n, spacer, spacerThick: t }
   const source = 'What of the stud stands beyond hat, spacer and wheel, at most the thread in the nut';
   if (spacer === 'plain' && t)
     return derive({
-      ...ENGAGED,
       source,
       formula: 'max(0, min({n}, {l} − {h} − {t} − {p}))',
       inputs: { l, h, t, p, n },
+      ...ENGAGED,
     });
-  return derive({ ...ENGAGED, source, formula: 'max(0, min({n}, {l} − {h} − {p}))', inputs: { l, h, p, n } });
+  return derive({ source, formula: 'max(0, min({n}, {l} − {h} − {p}))', inputs: { l, h, p, n }, ...ENGAGED });
 }
 
 /** The wheel hangs on the adapter’s own studs. */

@@ -129,9 +129,9 @@ function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {
   };
   if (!d || !D_o)
     return unknownCheck({
-      ...base,
       unknown: `Whether the ${side} shaft’s body takes a new spline: not known`,
       lacks: [`donor.shaftBody.${side}`, 'donor.splineTeeth', 'donor.splinePitch'],
+      ...base,
     });
   const spare = derive({
     id: `shaft.spare.${side}`,
@@ -142,13 +142,13 @@ function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {
     inputs: { d, D_o },
   });
   return {
+    figure: compared(spare),
     ...base,
     ...told(keeps('atLeast', spare.value, 0, 'mm') ? 'ok' : 'stop', {
       holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
       fails: `${sideName(side)} shaft cannot be splined again: necked body`,
       todo: 'Order new shafts. Never build a shaft up by welding.',
     }),
-    figure: compared(spare),
   };
 }
 
@@ -190,7 +190,6 @@ function receivedChecks(
 
 const differ = (read: Figure, wanted: Figure, name: Pick<Figure, 'id' | 'label'>): Figure =>
   derive({
-    ...name,
     unit: 'mm',
     formula: '{L} − {L_0}',
     source: 'What is there less what is wanted, by its number',
@@ -198,6 +197,7 @@ const differ = (read: Figure, wanted: Figure, name: Pick<Figure, 'id' | 'label'>
       L: read,
       L_0: asMade(wanted, { id: `${name.id}.wanted`, label: wanted.label, u: 0, source: 'As ordered' }),
     },
+    ...name,
   });
 
 function stockCheck(need: ShaftNeed, side: Side, limits: Limits): Check {

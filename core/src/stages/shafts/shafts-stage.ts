@@ -51,16 +51,16 @@ function neededOf(input: ShaftsInput, plan: SchoolPlan, side: Side, L: Figure): 
   // A clip sets the wheel by the shaft alone; the housing that was welded moves only the brake.
   if (worked && !input.clip && plan.school === input.chosen && H && now)
     return derive({
-      ...base,
       formula: '{L} + {H_now} − {H}',
       source: 'Old length, and what the half as measured after the work is longer or shorter',
       inputs: { L, H_now: now, H },
+      ...base,
     });
   return derive({
-    ...base,
     formula: '{L} − {c}',
     source: 'Old length less the cut: brake space and seat stay',
     inputs: { L, c: plan.cut[side] },
+    ...base,
   });
 }
 
@@ -71,10 +71,10 @@ function fitted(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figure, n
     return {
       source: 'stockPair' as const,
       fitted: derive({
-        ...base,
         formula: '{L_stock}',
         source: 'The shaft that can be bought, as it is',
         inputs: { L_stock: pair },
+        ...base,
       }),
     };
   return fittedAlone(input, plan, side, own, needed);
@@ -86,17 +86,17 @@ function fittedAlone(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figu
   if (work === 'leave')
     return {
       source: 'own' as const,
-      fitted: derive({ ...base, formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own } }),
+      fitted: derive({ formula: '{L}', source: 'The donor’s own shaft stays', inputs: { L: own }, ...base }),
     };
   const short = shaftOf(input, otherSide(side));
   if (plan.school === 'shortShaft' && short)
     return {
       source: 'stockShort' as const,
       fitted: derive({
-        ...base,
         formula: '{L_short}',
         source: 'A second stock short shaft, as long as the other side’s',
         inputs: { L_short: short },
+        ...base,
       }),
     };
   const source: ShaftSource = work === 'widen' ? 'other' : input.route === 'shorten' ? 'shortened' : 'new';
@@ -105,19 +105,19 @@ function fittedAlone(input: ShaftsInput, plan: SchoolPlan, side: Side, own: Figu
     return {
       source,
       fitted: derive({
-        ...base,
         formula: '{L_new}',
         source: 'Length needed, not rounded',
         inputs: { L_new: needed },
+        ...base,
       }),
     };
   return {
     source,
     fitted: derive({
-      ...base,
       formula: 'round({L_new}/{q})·{q}',
       source: 'Length needed, rounded to the step the shaft maker works to',
       inputs: { L_new: needed, q: step },
+      ...base,
     }),
   };
 }
@@ -139,9 +139,9 @@ function fitOf(
   if (!plan || !need || !H_now) return none;
   const end = endOf(input, need, H_now, side);
   return {
-    ...engaged(input, need, end, side),
     gap: gapOf(input, end, side),
     spline: splineOf(input, need, side),
+    ...engaged(input, need, end, side),
   };
 }
 
@@ -151,16 +151,16 @@ function endOf(input: ShaftsInput, need: ShaftNeed, H_now: Figure, side: Side): 
   const [H, L] = side === 'left' ? [input.halfLeft, input.shaftLeft] : [input.halfRight, input.shaftRight];
   if (input.clip && H && L)
     return derive({
-      ...base,
       formula: '{H} − {L}',
       source: 'From the pinion axis: the clip stays where the donor had it, whatever the shaft’s length',
       inputs: { H, L },
+      ...base,
     });
   return derive({
-    ...base,
     formula: '{H_now} − {L}',
     source: 'From the pinion axis, shaft pushed fully home',
     inputs: { H_now, L: runningShaft(input, need, side) },
+    ...base,
   });
 }
 

@@ -1,19 +1,71 @@
-import { quantile } from '../../numerics';
+import { BATCH } from '../../formula';
+import { quantiles } from '../../numerics';
 import type { Blame, OutcomeResult, StackLimits, StackOutcome, StackPart, StackResult } from './stack-parts';
 
 /** Shares below this are chance. */
 const LEAST_SHARE = 0.002;
 
-/** What is kept of the draws: how often each outcome held, every value of it, and what each part came to. */
+const NOTHING = new Float64Array(BATCH);
+
+/** Sums over draws, counted from the first of each, so that sums of squares lose nothing. */
+class Sums {
+  private readonly first: Float64Array;
+  readonly sum: Float64Array;
+  readonly squares: Float64Array;
+
+  constructor(rows: number) {
+    this.first = new Float64Array(rows);
+    this.sum = new Float64Array(rows);
+    this.squares = new Float64Array(rows);
+  }
+
+  /** Adds some draws of a row; leaves in `off` how far each lies from the row’s first of all. */
+  add(row: number, values: Float64Array, off: Float64Array, count: number, isFirst: boolean): void {
+    if (isFirst) this.first[row] = values[0] as number;
+    const first = this.first[row] as number;
+    let [sum, squares] = [this.sum[row] as number, this.squares[row] as number];
+    for (let i = 0; i < count; i += 1) {
+      const x = (values[i] as number) - first;
+      off[i] = x;
+      sum += x;
+      squares += x * x;
+    }
+    this.sum[row] = sum;
+    this.squares[row] = squares;
+  }
+
+  mean(row: number, n: number): number {
+    return (this.first[row] as number) + (this.sum[row] as number) / n;
+  }
+
+  /** n times the sum of squares about the mean. */
+  spread(row: number, n: number): number {
+    const sum = this.sum[row] as number;
+    return n * (this.squares[row] as number) - sum * sum;
+  }
+
+  deviation(row: number, n: number): number {
+    const [sum, squares] = [this.sum[row] as number, this.squares[row] as number];
+    return n > 1 ? Math.sqrt(Math.max(0, squares - (sum * sum) / n) / (n - 1)) : 0;
+  }
+}
+
+/** What is kept of the draws: how often each outcome held, every value of it, and how it went with each part. */
 export class StackTally {
   private n = 0;
   private allHeld = 0;
-  /** What each part came to, draw by draw; at first all as they should be. */
+  /** What each part came to in a batch; at first as it should be. */
   readonly sizes: readonly Float64Array[];
   private readonly values: readonly Float64Array[];
   private readonly held: Int32Array;
   /** Of the draws of a batch, those in which everything held so far. */
-  private readonly whole: Uint8Array;
+  private readonly whole = new Uint8Array(BATCH).fill(1);
+  private readonly off: readonly Float64Array[];
+  private readonly offPart = new Float64Array(BATCH);
+  private readonly ofParts: Sums;
+  private readonly ofOutcomes: Sums;
+  /** Sums of the products of a part with an outcome, outcome by outcome. */
+  private readonly products: Float64Array;
 
   constructor(
     private readonly parts: readonly StackPart[],
@@ -22,9 +74,12 @@ export class StackTally {
     private readonly limits: StackLimits,
   ) {
     this.values = known.map(() => new Float64Array(draws));
-    this.sizes = parts.map(({ value }) => new Float64Array(draws).fill(value));
+    this.off = known.map(() => new Float64Array(BATCH));
+    this.sizes = parts.map(({ value }) => new Float64Array(BATCH).fill(value));
     this.held = new Int32Array(known.length);
-    this.whole = new Uint8Array(draws).fill(1);
+    this.ofParts = new Sums(parts.length);
+    this.ofOutcomes = new Sums(known.length);
+    this.products = new Float64Array(parts.length * (known.length + 1));
   }
 
   /** Takes what came of one outcome in a batch of draws. */
@@ -32,20 +87,45 @@ export class StackTally {
     const [id, kept] = [this.known[k] as StackOutcome, this.values[k] as Float64Array];
     const least = this.limits[id];
     const either = id === 'align';
+    const { n, whole } = this;
     let held = 0;
     for (let i = 0; i < count; i += 1) {
       const value = values[i] as number;
-      kept[this.n + i] = value;
+      kept[n + i] = value;
       if (either ? Math.abs(value) <= least : value >= least) held += 1;
-      else this.whole[this.n + i] = 0;
+      else whole[i] = 0;
     }
     this.held[k] = (this.held[k] as number) + held;
+    this.ofOutcomes.add(k, values, this.off[k] as Float64Array, count, n === 0);
   }
 
   /** A batch is through: all of its outcomes came. */
   through(count: number): void {
-    for (let i = 0; i < count; i += 1) this.allHeld += this.whole[this.n + i] as number;
+    this.parts.forEach(({ u }, i) => {
+      if (u > 0) this.together(i, count);
+    });
+    for (let i = 0; i < count; i += 1) this.allHeld += this.whole[i] as number;
+    this.whole.fill(1);
     this.n += count;
+  }
+
+  /** How a part went together with each outcome. */
+  private together(part: number, count: number): void {
+    const x = this.offPart;
+    this.ofParts.add(part, this.sizes[part] as Float64Array, x, count, this.n === 0);
+    // Two outcomes at a time: neither sum waits for the other.
+    for (let k = 0; k < this.known.length; k += 2) {
+      const [y, z] = [this.off[k] as Float64Array, this.off[k + 1] ?? NOTHING];
+      const [aty, atz] = [k * this.parts.length + part, (k + 1) * this.parts.length + part];
+      let [xy, xz] = [this.products[aty] as number, this.products[atz] as number];
+      for (let i = 0; i < count; i += 1) {
+        const at = x[i] as number;
+        xy += at * (y[i] as number);
+        xz += at * (z[i] as number);
+      }
+      this.products[aty] = xy;
+      this.products[atz] = xz;
+    }
   }
 
   result(): StackResult {
@@ -56,55 +136,38 @@ export class StackTally {
       outcomes,
       all: this.known.length ? this.allHeld / this.n : 1,
       worst,
-      blame: worst ? this.blame(this.values[this.known.indexOf(worst)] as Float64Array) : [],
+      blame: worst ? this.blame(this.known.indexOf(worst)) : [],
     };
   }
 
   private outcome(id: StackOutcome, k: number): OutcomeResult {
-    const { n } = this;
-    const values = (this.values[k] as Float64Array).slice(0, n);
-    const first = values[0] as number;
-    let [sum, squares] = [0, 0];
-    for (let i = 0; i < n; i += 1) {
-      const off = (values[i] as number) - first;
-      sum += off;
-      squares += off * off;
-    }
-    const mean = first + sum / n;
-    const s = n > 1 ? Math.sqrt(Math.max(0, squares - (sum * sum) / n) / (n - 1)) : 0;
+    const { n, ofOutcomes } = this;
+    const [low, high] = quantiles((this.values[k] as Float64Array).subarray(0, n), [0.025, 0.975]);
     return {
       id,
       holds: (this.held[k] as number) / n,
-      mean,
-      s,
-      low: quantile(values, 0.025),
-      high: quantile(values, 0.975),
+      mean: ofOutcomes.mean(k, n),
+      s: ofOutcomes.deviation(k, n),
+      low: low as number,
+      high: high as number,
     };
   }
 
   /** Squared correlation of each part with an outcome. */
-  private blame(values: Float64Array): readonly Blame[] {
+  private blame(k: number): readonly Blame[] {
     const list = this.parts.map(({ id, label, u }, i) => ({
       id,
       label,
-      share: u === 0 ? 0 : correlation(this.sizes[i] as Float64Array, values, this.n) ** 2,
+      share: u === 0 ? 0 : this.correlation(i, k) ** 2,
     }));
     return list.filter((b) => b.share > LEAST_SHARE).sort((a, b) => b.share - a.share);
   }
-}
 
-/** Both counted from their first value, so that sums of squares lose nothing. */
-function correlation(a: Float64Array, b: Float64Array, n: number): number {
-  const [a0, b0] = [a[0] as number, b[0] as number];
-  let [sa, sb, ab, aa, bb] = [0, 0, 0, 0, 0];
-  for (let i = 0; i < n; i += 1) {
-    const [x, y] = [(a[i] as number) - a0, (b[i] as number) - b0];
-    sa += x;
-    sb += y;
-    ab += x * y;
-    aa += x * x;
-    bb += y * y;
+  private correlation(part: number, k: number): number {
+    const { n, ofParts, ofOutcomes } = this;
+    const [va, vb] = [ofParts.spread(part, n), ofOutcomes.spread(k, n)];
+    const product = this.products[k * this.parts.length + part] as number;
+    const both = n * product - (ofParts.sum[part] as number) * (ofOutcomes.sum[k] as number);
+    return va > 0 && vb > 0 ? both / Math.sqrt(va * vb) : 0;
   }
-  const [va, vb] = [n * aa - sa * sa, n * bb - sb * sb];
-  return va > 0 && vb > 0 ? (n * ab - sa * sb) / Math.sqrt(va * vb) : 0;
 }

@@ -39,21 +39,25 @@ export function runStack(
   if (!(draws >= 1)) throw new RangeError('A stack needs at least one draw.');
   const keys = STACK_KEYS.filter((key) => side.parts[key] !== undefined);
   const parts = keys.map((key) => checked(side.parts[key] as StackPart));
-  const outcomes = outcomesOf(side, keys);
+  const formulas = outcomesOf(side, keys);
   const tally = new StackTally(
     parts,
-    outcomes.map((o) => o.id),
+    formulas.map((o) => o.id),
     draws,
     limits,
   );
+  // What need not be known and is not there moves nothing.
+  const outcomes = formulas.map(({ formula, at }) => ({
+    formula,
+    inputs: at.map((i) => tally.sizes[i] ?? NOTHING),
+  }));
   const draw = drawerOf(parts, tally.sizes, seed);
   for (let from = 0; from < draws; from += BATCH) {
     if (from % SLICE === 0 && from > 0 && !goOn(from / draws)) break;
     const count = Math.min(BATCH, draws - from);
-    draw(from, count);
-    const sizes = tally.sizes.map((all) => all.subarray(from, from + count));
+    draw(count);
     outcomes.forEach(({ formula, inputs }, k) => {
-      tally.came(k, formula.over(inputs(sizes), count), count);
+      tally.came(k, formula.over(inputs, count), count);
     });
     tally.through(count);
   }
@@ -64,7 +68,8 @@ export function runStack(
 interface Outcome {
   readonly id: StackOutcome;
   readonly formula: Batch;
-  readonly inputs: (sizes: readonly Float64Array[]) => readonly Float64Array[];
+  /** Places of its sizes among those that are known. */
+  readonly at: readonly number[];
 }
 
 const NOTHING = new Float64Array(BATCH);
@@ -74,8 +79,7 @@ function outcomesOf({ parts, clip = false }: StackSide, keys: readonly StackKey[
     const formula = stackFormula(id, clip, (key) => parts[key] !== undefined);
     if (!formula) return [];
     const at = formula.symbols.map((symbol) => keys.indexOf(symbol as StackKey));
-    // What need not be known and is not there moves nothing.
-    return [{ id, formula, inputs: (sizes) => at.map((i) => sizes[i] ?? NOTHING) }];
+    return [{ id, formula, at }];
   });
 }
 
@@ -85,7 +89,7 @@ function checked(part: StackPart): StackPart {
   return part;
 }
 
-type Draw = (from: number, count: number) => void;
+type Draw = (count: number) => void;
 
 /** Draws every part’s sizes, batch by batch; certain ones stay as they are. */
 function drawerOf(parts: readonly StackPart[], sizes: readonly Float64Array[], seed: number): Draw {
@@ -99,7 +103,7 @@ function drawerOf(parts: readonly StackPart[], sizes: readonly Float64Array[], s
       width: shape === 'flat' ? Math.sqrt(3) * u : u,
     })),
   );
-  return (from, count) => {
-    fill(rows, from, count);
+  return (count) => {
+    fill(rows, 0, count);
   };
 }

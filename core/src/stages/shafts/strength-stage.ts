@@ -221,11 +221,11 @@ function armOf({ seat: b, et: ET, spaceLeft, spaceRight }: StrengthInput, of: Na
   const B = side === 'left' ? spaceLeft : spaceRight;
   if (!b || !ET || !B) return undefined;
   return derive({
-    ...of('arm', 'Wheel’s middle outboard of the bearing'),
     unit: 'mm',
     formula: '{B} + {b} − {ET}',
     source: 'Brake space, bearing’s middle inboard of the housing end, less the offset; minus is inboard of it',
     inputs: { B, b, ET },
+    ...of('arm', 'Wheel’s middle outboard of the bearing'),
   });
 }
 
@@ -233,20 +233,20 @@ type Named = (id: string, label: string) => { readonly id: string; readonly labe
 
 const stressOf = (M: Figure, T: Figure, d: Figure, of: Named): Figure =>
   derive({
-    ...of('bending', 'Stress at the journal'),
     unit: 'MPa',
     formula: '√((32·1000·{M}/(π·{d}³))² + 3·(16·1000·{T}/(π·{d}³))²)',
     source: 'Von Mises of the bend and the torque each shaft must carry',
     inputs: { M, T, d },
+    ...of('bending', 'Stress at the journal'),
   });
 
 const bendingFactorOf = (shear: Figure, σ: Figure, of: Named): Figure =>
   derive({
-    ...of('bendingFactor', 'Yield over the journal’s stress'),
     unit: 'count',
     formula: '√3·{τ_y}/{σ}',
     source: 'Yield in tension is √3 of that in shear, by von Mises',
     inputs: { τ_y: shear, σ },
+    ...of('bendingFactor', 'Yield over the journal’s stress'),
   });
 
 function momentOf(

@@ -20,6 +20,8 @@ export interface Posed {
   readonly room: PoseRoom;
   /** Lateral bar: how far it takes the axle outward, mm; undefined where it has none or does nothing. */
   readonly bar: Maybe;
+  /** The bar does not reach its chassis end in this pose. */
+  readonly barShort: boolean;
   readonly lacks: readonly string[];
 }
 
@@ -45,17 +47,18 @@ type Sign = '+' | '−';
 
 /** A sum that is written and worked out term by term. */
 class Sum {
-  private text = '';
+  formula = '';
   readonly inputs: Record<string, Figure> = {};
 
-  add(sign: Sign, text: string, inputs: Readonly<Record<string, Figure>>): this {
-    this.text += this.text === '' ? (sign === '−' ? `−${text}` : text) : ` ${sign} ${text}`;
-    Object.assign(this.inputs, inputs);
+  add(sign: Sign, text: string): this {
+    if (this.formula !== '') this.formula += ` ${sign} ${text}`;
+    else this.formula = sign === '−' ? `−${text}` : text;
     return this;
   }
 
-  get formula(): string {
-    return this.text;
+  with(symbol: string, figure: Figure): this {
+    this.inputs[symbol] = figure;
+    return this;
   }
 }
 
@@ -68,12 +71,12 @@ function gapOf(input: StanceInput, stand: Stand, side: Side, { pose, bar }: Pose
   const inboard = thing.from === 'inboard';
   const [toward, away] = inboard ? (['+', '−'] as const) : (['−', '+'] as const);
   const sum = new Sum();
-  if (!inboard) sum.add('+', '{y}', { y: thing.y });
-  sum.add(toward, '{W2}', { W2 }).add(away, '{ET}', { ET });
+  if (!inboard) sum.add('+', '{y}');
+  sum.add(toward, '{W2}').add(away, '{ET}').with('y', thing.y).with('W2', W2).with('ET', ET);
   shifted(sum, { f, side, toward, away, bar, gives: shape.gives });
   const wide = shape.bulges ? `${0.5 + BULGE}·{s}` : '{s}/2';
-  sum.add('−', `max(${wide}, (25.4·{R} + 25.4)/2)`, { s, R });
-  if (inboard) sum.add('−', '{y}', { y: thing.y });
+  sum.add('−', `max(${wide}, (25.4·{R} + 25.4)/2)`).with('s', s).with('R', R);
+  if (inboard) sum.add('−', '{y}');
   leaned(sum, {
     h: thing.height,
     φ: shape.leans ? f('stance.lean') : undefined,
@@ -104,9 +107,9 @@ function shifted(
   },
 ): void {
   const [o, g] = [of.f('stance.offCentre'), of.f('stance.shift')];
-  if (o) sum.add(of.side === 'left' ? of.toward : of.away, '{o}', { o });
-  if (of.bar) sum.add(of.toward, '{b}', { b: of.bar });
-  if (of.gives && g) sum.add('−', '{g}', { g });
+  if (o) sum.add(of.side === 'left' ? of.toward : of.away, '{o}').with('o', o);
+  if (of.bar) sum.add(of.toward, '{b}').with('b', of.bar);
+  if (of.gives && g) sum.add('−', '{g}').with('g', g);
 }
 
 /** What lean and built-in camber take off at a height. */
@@ -114,6 +117,6 @@ function leaned(
   sum: Sum,
   { h, φ, γ, toward }: { readonly h: Maybe; readonly φ: Maybe; readonly γ: Maybe; readonly toward: Sign },
 ): void {
-  if (h && φ) sum.add('−', '|{h}|·sin({φ})', { h, φ });
-  if (h && γ) sum.add(toward, '{h}·sin({γ})', { h, γ });
+  if (h && φ) sum.add('−', '|{h}|·sin({φ})').with('h', h).with('φ', φ);
+  if (h && γ) sum.add(toward, '{h}·sin({γ})').with('h', h).with('γ', γ);
 }

@@ -13,8 +13,12 @@ export type StanceFigures = FigureOf<typeof brief | typeof survey | typeof stanc
 /** What the room round a wheel is made of, by quantity and fact. */
 export interface WheelRoomInput {
   readonly figures: StanceFigures;
-  readonly facts: FactOf<typeof survey>;
+  readonly facts: FactOf<typeof survey | typeof stance>;
   readonly diameter: Maybe;
+  /** Where things were read above the axle, mm; undefined at axle height, or where it is not known. */
+  readonly heights: Readonly<Record<RoomHeight, Maybe>>;
+  /** How far the wheel has moved up, mm. */
+  readonly travel: Readonly<Record<StancePoseId, Maybe>>;
   /** Gap to keep under a lip that the tyre rises to, mm. */
   readonly radial: number;
 }
@@ -60,7 +64,7 @@ interface Found {
 function inboardThing(input: WheelRoomInput, side: Side, pose: StancePoseId, at: RoomHeight): Found {
   const placed = placeOf(input, pose, `${at}.${side}`, 'in');
   if (!placed.y) return { lacks: placed.lacks };
-  const height = heightOf(input, at);
+  const height = input.heights[at];
   if (at !== 'axle' && !height) return { lacks: ['brief.tyreDiameter'] };
   const kind = input.facts(`room.kind.${at}.${side}`)?.value;
   const thing: RoomThing = {
@@ -74,16 +78,23 @@ function inboardThing(input: WheelRoomInput, side: Side, pose: StancePoseId, at:
   return { thing };
 }
 
-function heightOf({ diameter: D }: WheelRoomInput, at: RoomHeight): Maybe {
+/** Heights at which things beside the wheel are read, for a tyre. */
+export const heightsOf = (diameter: Maybe): WheelRoomInput['heights'] => ({
+  low: heightOf(diameter, 'low'),
+  axle: heightOf(diameter, 'axle'),
+  top: heightOf(diameter, 'top'),
+});
+
+function heightOf(D: Maybe, at: RoomHeight): Maybe {
   if (at === 'axle' || !D) return undefined;
   const base = { id: `room.height.${at}`, unit: 'mm' as const, inputs: { D } };
   return at === 'top'
-    ? derive({ ...base, label: 'Tyre’s top above the hub', formula: '{D}/2', source: 'Half of the tyre' })
+    ? derive({ label: 'Tyre’s top above the hub', formula: '{D}/2', source: 'Half of the tyre', ...base })
     : derive({
-        ...base,
         label: 'Rim’s bottom above the hub',
         formula: `−${RIM_BOTTOM}·{D}/2`,
         source: 'About two thirds of the tyre’s radius below the hub',
+        ...base,
       });
 }
 
@@ -109,8 +120,17 @@ function placeOf({ figures: f }: WheelRoomInput, pose: StancePoseId, tail: strin
   return { id: of('bump'), y, lacks };
 }
 
-/** How far the wheel has moved up in a pose, mm; undefined while the travel is not known. */
-export function travelOf({ figures: f }: Pick<WheelRoomInput, 'figures'>, pose: StancePoseId): Maybe {
+/** How far the wheel has moved up in each pose, mm; undefined while the travel is not known. */
+export const travelsOf = (figures: StanceFigures): WheelRoomInput['travel'] => ({
+  ride: travelOf(figures, 'ride'),
+  bump: travelOf(figures, 'bump'),
+  droop: travelOf(figures, 'droop'),
+  corner: travelOf(figures, 'corner'),
+  outer: travelOf(figures, 'outer'),
+  inner: travelOf(figures, 'inner'),
+});
+
+function travelOf(f: StanceFigures, pose: StancePoseId): Maybe {
   const { travel, words } = POSE_SHAPES[pose];
   const base = { id: `stance.travel.${pose}`, label: `Wheel moved up, ${words}`, unit: 'mm' as const };
   if (travel === 0) return given(base.id, base.label, 0, 0, 'mm', 'Stands at ride height');
@@ -118,7 +138,7 @@ export function travelOf({ figures: f }: Pick<WheelRoomInput, 'figures'>, pose: 
   if (!z) return undefined;
   const share = Math.abs(travel) === 1 ? '{z}' : `${Math.abs(travel)}·{z}`;
   const source = travel > 0 ? 'Share of the bump travel' : 'Share of the droop travel, downward';
-  return derive({ ...base, formula: travel > 0 ? share : `−${share}`, source, inputs: { z } });
+  return derive({ formula: travel > 0 ? share : `−${share}`, source, inputs: { z }, ...base });
 }
 
 /** Quantity that a pose’s travel is read as; undefined at ride height. */
@@ -131,7 +151,7 @@ export const travelQuantity = (pose: StancePoseId): 'spring.bump' | 'spring.droo
 function lipThing(input: WheelRoomInput, side: Side, pose: StancePoseId): Found {
   const { figures: f, diameter: D, radial } = input;
   const placed = placeOf(input, pose, side, 'out');
-  const z = travelOf(input, pose);
+  const z = input.travel[pose];
   const h = f(`room.lip.${side}`);
   const missing = [
     ...(h ? [] : [`room.lip.${side}`]),

@@ -114,13 +114,13 @@ function gapCheck(
   const base = { id: `stance.${from}.${side}`, stage: 'stance' as const, at: 'wheel.et' };
   const unknown = `Whether the ${side} tyre clears ${from}: not known`;
   if (!worst) {
-    if (lacks.length) return unknownCheck({ ...base, unknown, reason: REASON, lacks });
+    if (lacks.length) return unknownCheck({ unknown, reason: REASON, lacks, ...base });
     return {
-      ...base,
       level: 'ok',
       title: `${sideName(side)} tyre has nothing ${from}`,
       reason: 'In every pose it stays below the arch lip by the gap that is kept under it.',
       todo: '',
+      ...base,
     };
   }
   const limit = limits(`stance.${worst.limit}`);
@@ -128,7 +128,6 @@ function gapCheck(
     ? ' What stands there was not said, so the wider gap is kept.'
     : '';
   const check = judge({
-    ...base,
     figure: worst.gap,
     way: 'atLeast',
     limit,
@@ -138,10 +137,11 @@ function gapCheck(
     unknown,
     todo: advice(stance, side, from, limit.value - worst.gap.value),
     reason: `Least at ${POSE_WORDS[worst.pose]}. ${REASON}${kind}`,
+    ...base,
   });
   if (isOpen(check) || lacks.length === 0) return check;
   return {
-    ...unknownCheck({ ...base, unknown, reason: `${check.reason} Not all poses are known yet.`, lacks }),
+    ...unknownCheck({ unknown, reason: `${check.reason} Not all poses are known yet.`, lacks, ...base }),
     ...(check.figure ? { figure: check.figure } : {}),
     limit,
   };
@@ -173,15 +173,14 @@ function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: 
   const unknown = `Whether the ${side} tyre stays below the lip at bump: not known`;
   if (outboard.level === 'ok' && radial && radial.value < limit.value)
     return {
-      ...base,
       level: 'ok',
       title: `${sideName(side)} tyre rises inside the lip`,
       figure: { value: radial.value, unit: 'mm', figureId: radial.id },
       limit,
       todo: '',
+      ...base,
     };
   const check = judge({
-    ...base,
     figure: radial,
     way: 'atLeast',
     limit,
@@ -190,10 +189,11 @@ function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: 
     unknown,
     todo: 'Bring the tyre inboard, limit the bump travel, or roll the lip.',
     lacks: stance.lacks[side].radial,
+    ...base,
   });
   if (check.level !== 'caution' || outboard.level !== 'unknown') return check;
   return {
-    ...unknownCheck({ ...base, unknown, lacks: outboard.lacks ?? [] }),
+    ...unknownCheck({ unknown, lacks: outboard.lacks ?? [], ...base }),
     figure: check.figure,
     limit,
   } as Check;

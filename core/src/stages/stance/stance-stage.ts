@@ -10,7 +10,7 @@ import {
 } from './centre-range';
 import { bothSides, halvesFor, offsetsFor } from './fit-map';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from './poses';
-import { poseRoom, travelOf, travelQuantity, type RoomThing } from './room';
+import { heightsOf, poseRoom, travelQuantity, travelsOf, type RoomThing, type WheelRoomInput } from './room';
 import { readTyreSize } from './tyre-size';
 import { overallRim, wheelEdges } from './wheel';
 import type { StanceInput, StanceResult, StanceLacks } from './stance-result';
@@ -35,7 +35,15 @@ export function stanceStage(input: StanceInput): StanceResult {
   const named = tyre && sized('tyre.diameter', 'Tyre diameter', tyre.diameter);
   const diameter = f('brief.tyreDiameter') ?? named;
   const section = sectionFigure(f, tyre);
-  const rooms = bySide((side) => roomsOf(input, side, diameter));
+  const room: WheelRoomInput = {
+    figures: f,
+    facts: input.facts,
+    diameter,
+    heights: heightsOf(diameter),
+    travel: travelsOf(f),
+    radial: input.limits.radial,
+  };
+  const rooms = bySide((side) => roomsOf(room, side));
   const stand = standOf(input, section);
   const poses = bySide((side) => posesOf(input, rooms[side], side));
   const lacks = bySide((side) => lacksOf(input, rooms[side], side, diameter, stand.missing));
@@ -66,7 +74,7 @@ export function stanceStage(input: StanceInput): StanceResult {
     archWork: bySide((side) => (proven && ranges ? archWork(ranges[side]) : undefined)),
     radial: bySide((side) => radialOf(f, diameter, side)),
     caliper: caliperOf(f),
-    barShort: SIDES.some((side) => STANCE_POSES.some((pose) => barOf(input, side, pose) === 'short')),
+    barShort: SIDES.some((side) => rooms[side].some((posed) => posed.barShort)),
   };
 }
 
@@ -134,27 +142,30 @@ function edgesOf(rim: Maybe, section: Maybe, half: Maybe, et: Maybe, off: number
   return { left: at(half.value + off), right: at(half.value - off) };
 }
 
-function roomsOf(input: StanceInput, side: Side, diameter: Maybe): readonly Posed[] {
-  const from = { figures: input.figures, facts: input.facts, diameter, radial: input.limits.radial };
+function roomsOf(room: WheelRoomInput, side: Side): readonly Posed[] {
   return STANCE_POSES.map((pose) => {
-    const bar = barOf(input, side, pose);
+    const bar = barOf(room, side, pose);
     const travel = travelQuantity(pose);
     const lacks = [
       ...(bar === 'unknown' ? ['bar.length', 'bar.rise', 'fact.bar.side'] : []),
       ...(bar === 'short' ? ['bar.length'] : []),
-      ...(travel && !input.figures(travel) ? [travel] : []),
+      ...(travel && !room.figures(travel) ? [travel] : []),
     ];
-    return { pose, room: poseRoom(from, side, pose), bar: typeof bar === 'string' ? undefined : bar, lacks };
+    const moved = typeof bar === 'string' ? undefined : bar;
+    return { pose, room: poseRoom(room, side, pose), bar: moved, barShort: bar === 'short', lacks };
   });
 }
 
 /** How far a lateral bar moves the axle outward on one side; undefined where there is none or it does not move. */
-function barOf(input: StanceInput, side: Side, pose: StancePoseId): Maybe | 'unknown' | 'short' {
-  const { figures: f, facts } = input;
+function barOf(
+  { figures: f, facts, travel }: WheelRoomInput,
+  side: Side,
+  pose: StancePoseId,
+): Maybe | 'unknown' | 'short' {
   const [L, h, end] = [f('bar.length'), f('bar.rise'), facts('bar.side')?.value];
   if (POSE_SHAPES[pose].travel === 0 || (!L && !h)) return undefined;
   if (!L || !h || !end) return 'unknown';
-  const z = travelOf(input, pose);
+  const z = travel[pose];
   if (!z) return 'unknown';
   const sign = end === side ? -1 : 1;
   const [moved, rest] = ['√({L}² − ({h} + {z})²)', '√({L}² − {h}²)'];

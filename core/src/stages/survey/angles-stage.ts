@@ -55,14 +55,13 @@ function resultOf(
   const base = { id, label, stage: angle.stage, shown, zeroedOn: readings[id]?.zeroedOn };
   const found = absoluteAngle(id, readings);
   if (found.status === 'lacks')
-    return { ...base, trouble: `it was zeroed on ${nameOf(found.lacks)}, which has not been read` };
+    return { trouble: `it was zeroed on ${nameOf(found.lacks)}, which has not been read`, ...base };
   if (found.status === 'circular')
-    return { ...base, trouble: `it is zeroed on itself: ${found.chain.map(nameOf).join(' → ')}` };
-  if (found.chain.length === 1) return { ...base, slope: shown };
+    return { trouble: `it is zeroed on itself: ${found.chain.map(nameOf).join(' → ')}`, ...base };
+  if (found.chain.length === 1) return { slope: shown, ...base };
   const inputs = Object.fromEntries(found.chain.map((part, i) => [`α_${i + 1}`, figures(part) as Figure]));
   const symbols = Object.keys(inputs);
   return {
-    ...base,
     slope: derive({
       id: `slope.${id}`,
       label: `${label}, against level`,
@@ -71,6 +70,7 @@ function resultOf(
       source: 'Gauge readings along the chain of what it was zeroed on',
       inputs,
     }),
+    ...base,
   };
 }
 

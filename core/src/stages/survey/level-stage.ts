@@ -34,7 +34,7 @@ export interface LevelResult {
 export function levelStage(input: LevelInput): LevelResult {
   const found: Record<string, Figure | undefined> = { ...leans(input), ...square(input) };
   const known = Object.fromEntries(Object.entries(found).filter(([, figure]) => figure !== undefined));
-  return { ...(known as Omit<LevelResult, 'packing'>), packing: packing(input) };
+  return { packing: packing(input), ...(known as Omit<LevelResult, 'packing'>) };
 }
 
 function leans(of: LevelInput) {
@@ -72,7 +72,7 @@ function leans(of: LevelInput) {
       unit: 'rad',
       formula: 'atan(({LF} + {RF} − {LR} − {RR})/2/{L})',
       source: 'Mean front height less mean rear height, over the distance between them',
-      inputs: { ...corners, L },
+      inputs: { L, ...corners },
     });
   return { frontLean: front, rearLean: rear, twist: twisted, pitch: pitched };
 }
@@ -227,7 +227,6 @@ function checkOf(
   if (lacks.length === from.length) return [];
   return [
     judge({
-      ...rest,
       stage: 'survey',
       figure,
       way: 'within',
@@ -235,6 +234,7 @@ function checkOf(
       holds: good,
       fails: bad,
       lacks,
+      ...rest,
     }),
   ];
 }

@@ -83,7 +83,6 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
     checks.push(
       judgeClosure(
         {
-          ...base,
           id: 'survey.closure',
           figure: closure,
           limit: limits('survey.closure'),
@@ -93,6 +92,7 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
             'One of the three readings is wrong if the halves and the width differ by more than the tape explains.',
           todo: 'Read both halves and the width again; check that the plumb line hangs on the centreline.',
           at: 'survey.width',
+          ...base,
         },
         ['survey.left', 'survey.right', 'survey.width'],
       ),
@@ -100,7 +100,6 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
   if (offset)
     checks.push(
       judge({
-        ...base,
         id: 'survey.offset',
         figure: offset,
         way: 'within',
@@ -110,6 +109,7 @@ export function surveyChecks({ closure, offset, ...found }: SurveyResult, limits
         reason: 'A new axle placed like the old one would be off centre as well.',
         todo: 'Find out why: a bent locating part, a sagged spring or a wrong centreline. Do not copy it.',
         at: 'survey.left',
+        ...base,
       }),
     );
   return [...checks, ...mountChecks(found, limits)];
@@ -120,7 +120,6 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limit
   const base = { stage: 'survey' as const, unknown: 'The mounts: not known', way: 'within' as const };
   const list: readonly (Omit<Held, 'limit'> & { readonly limit: LimitIdOf<typeof survey> })[] = [
     {
-      ...base,
       id: 'survey.mounts',
       figure: mounts,
       limit: 'survey.offset',
@@ -129,9 +128,9 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limit
       reason: 'The springs or links set the axle by them: it will stand where they do.',
       todo: 'Read both again; a bent mount or a wrong centreline is found before the axle is placed by it.',
       at: 'spring.mount.left',
+      ...base,
     },
     {
-      ...base,
       id: 'survey.shocks',
       figure: shocks,
       limit: 'level.lean',
@@ -140,9 +139,9 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limit
       reason: 'The car leans, or one spring has sagged: ride height differs from side to side.',
       todo: 'Put the ride height right before room and angles are read.',
       at: 'shock.length.left',
+      ...base,
     },
     {
-      ...base,
       id: 'survey.play',
       figure: play,
       limit: 'survey.bolt',
@@ -151,9 +150,9 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limit
       reason: 'An axle that moves in its mounts steers the car and cuts its bolts.',
       todo: 'Sleeve or weld and drill the mount, or take the bolt that the hole is for.',
       at: 'spring.hole',
+      ...base,
     },
     {
-      ...base,
       id: 'survey.tube',
       figure: tube,
       limit: 'survey.tube',
@@ -162,6 +161,7 @@ function mountChecks({ mounts, shocks, play, tube }: SurveyResult, limits: Limit
       reason: 'Perches, U-bolts and plates of the old axle do not close round another tube.',
       todo: 'Count U-bolts, plates and perches for the donor’s tube into parts and money.',
       at: 'survey.tubeOd',
+      ...base,
     },
   ];
   return list.flatMap((held) => (held.figure ? [judge({ ...held, limit: limits(held.limit) })] : []));

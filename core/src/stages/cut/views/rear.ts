@@ -215,7 +215,7 @@ function handles({ marks: found, of, od }: Scene, side: Side, method: CutMethod)
   const K = of(`donor.casting.${side}`);
   if (K === undefined) return [];
   const place = { side, method, casting: across(side, K), v: od * 0.75 };
-  return markHandles(found[side], { ...place, outboard: side === 'left' ? -1 : 1 });
+  return markHandles(found[side], { outboard: side === 'left' ? -1 : 1, ...place });
 }
 
 function captions({ plan, of }: Scene, tall: number): Caption[] {

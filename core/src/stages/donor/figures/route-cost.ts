@@ -97,22 +97,22 @@ export const budgetCheck = node('budget', (r): readonly Check[] => {
     return [
       {
         ...unknownCheck({
-          ...base,
           unknown: `Whether the budget suffices: no price yet for ${open.map((p) => p.what).join(', ')}`,
           lacks: open.map((p) => p.id),
+          ...base,
         }),
         figure: { value: left.value, unit: 'money', figureId: left.id },
       },
     ];
   return [
     {
+      figure: { value: left.value, unit: 'money', figureId: left.id },
       ...base,
       ...told(fits ? 'ok' : 'caution', {
         holds: 'The budget suffices for this route',
         fails: 'This route costs more than the budget',
         todo: 'Compare the routes, take a cheaper part, or raise the budget.',
       }),
-      figure: { value: left.value, unit: 'money', figureId: left.id },
     },
   ];
 });
@@ -155,9 +155,9 @@ export const dateCheck = node('date', (r): readonly Check[] => {
   if (!takes)
     return [
       unknownCheck({
-        ...base,
         unknown: 'Whether the date can be kept: not known',
         lacks: ['time.hours', 'time.lead'],
+        ...base,
       }),
     ];
   const left = dayNumber(finishBy) - dayNumber(today);

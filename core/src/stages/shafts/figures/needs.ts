@@ -54,6 +54,6 @@ export const running = node('running', (r) => {
   };
   return bySide((side) => {
     const one = need?.[side];
-    return one && runningShaft({ ...received, made: r.figure('shaft.made') }, one, side);
+    return one && runningShaft({ made: r.figure('shaft.made'), ...received }, one, side);
   });
 });

@@ -86,7 +86,7 @@ function shaftParts(r: Reads, side: Side, clip: boolean): MaybeParts {
     ? { shaft: sized(planned.value, r.figure(`donor.shaft.${side}`)), ordered: planned }
     : { shaft: planned };
   const made = came ? sized(came.value - planned.value, came) : holding(r.figure('shaft.made'));
-  return { ...held, made, shaftSpline };
+  return { made, shaftSpline, ...held };
 }
 
 /** What a maker holds either way, drawn evenly. */

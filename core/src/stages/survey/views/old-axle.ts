@@ -67,7 +67,7 @@ export const surveyView = node('oldAxleView', (r): View => {
     });
   return {
     title: 'Rear view, axle in the car',
-    bounds: { ...reach, top: tall, bottom: -tall },
+    bounds: { top: tall, bottom: -tall, ...reach },
     shapes,
     dimensions: dimensions(of, od),
     handles: [],
