@@ -28,6 +28,14 @@ export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   return map;
 }
 
+const assumes = (figure: Figure): boolean => Object.keys(figure.assumed).length > 0;
+
+/** True where any figure of the results is a default or rests on one. */
+export function restsOnDefaults(results: Results): boolean {
+  if (Object.values(results.known).some(({ figure }) => assumes(figure))) return true;
+  return [...allFigures(results).values()].some(assumes);
+}
+
 function add(map: Map<string, Figure>, figure: Figure): void {
   if (map.get(figure.id) === figure) return;
   map.set(figure.id, figure);

@@ -1,6 +1,6 @@
 import { NgComponentOutlet } from '@angular/common';
 import { Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { findEntry, headingsOf, stageTitle, WALKED, type StageId } from '@intervex/core';
+import { findEntry, headingsOf, restsOnDefaults, stageTitle, WALKED, type StageId } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
 import { Walk } from '../readings/walk';
 import { Segments } from '../shared/segments';
@@ -50,9 +50,7 @@ export class StageScreenView {
     return groups && headingsOf(this.stage()).find((h) => groups.includes(h.id))?.id;
   });
   /** Something that is shown may carry the mark of a default. */
-  protected readonly assumes = computed(() =>
-    [...this.store.figures().values()].some((f) => Object.keys(f.assumed).length > 0),
-  );
+  protected readonly assumes = computed(() => restsOnDefaults(this.store.results()));
 
   constructor() {
     effect(() => {
