@@ -73,6 +73,35 @@ describe('conflict panel', () => {
     expect(bench.text).toContain('Keep mine: bent tubes');
   });
 
+  it('names an acceptance by its check, a photo by its caption or place, and says a limit’s value', async () => {
+    const bench = await Bench.of(ConflictPanel, donorPlan());
+    const at = '2027-03-20T18:00:00.000Z';
+    const check = bench.store.results().checks.at(-1);
+    if (!check) throw new Error('The plan has no check.');
+    const accepted = { reason: 'seen by Birk', figure: null, who: 'Ansa', at };
+    const photo = { place: 'donor.half.left', caption: '', who: 'Ansa', at };
+    bench.store.conflicts.set([
+      { section: 'accepted', key: check.id, mine: accepted, theirs: undefined },
+      { section: 'accepted', key: 'no.such', mine: accepted, theirs: undefined },
+      { section: 'photos', key: 'p1', mine: undefined, theirs: photo },
+      { section: 'photos', key: 'p2', mine: { ...photo, caption: 'Bent flange' }, theirs: photo },
+      {
+        section: 'limits',
+        key: 'stance.inboard',
+        mine: { value: 22.5, reason: 'stiff bushings' },
+        theirs: { value: 17, reason: 'stiff bushings' },
+      },
+    ]);
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain(`Acceptance: ${check.title}`);
+    expect(bench.text).toContain('Acceptance: a check that is gone');
+    expect(bench.text).toContain('Keep mine: seen by Birk');
+    expect(bench.text).toContain('Photo at pinion axis to WMS, left');
+    expect(bench.text).toContain('Photo: Bent flange');
+    expect(bench.text).toContain('Keep mine: 22.5 mm, because stiff bushings');
+    expect(bench.text).toContain('Take theirs: 17.0 mm, because stiff bushings');
+  });
+
   it('says what an earlier version kept and this one leaves out', async () => {
     const bench = await Bench.of(ConflictPanel, donorPlan());
     bench.store.dropped.set(['readings old.thing', 'choices.way']);

@@ -5,8 +5,13 @@ import {
   factText,
   findFact,
   findQuantity,
+  LIMITS,
+  placeName,
   quantityName,
   type Fact,
+  type LimitChange,
+  type LimitId,
+  type Photo,
   type Reading,
 } from '@intervex/core';
 import type { PlanConflict } from '../state/merge-plans';
@@ -90,10 +95,23 @@ export class ConflictPanel {
     })),
   );
 
-  private name({ section, key }: PlanConflict): string {
+  private name({ section, key, mine, theirs }: PlanConflict): string {
+    if (section === 'accepted') return `Acceptance: ${this.whereOf(`check.${key}`)}`;
+    if (section === 'photos') return this.photoName((mine ?? theirs) as Photo);
     const q = findQuantity(key);
     if (q) return quantityName(q);
     return (section === 'facts' ? findFact(key)?.label : undefined) ?? entryName(section, key);
+  }
+
+  private photoName({ caption, place }: Photo): string {
+    return caption ? `Photo: ${caption}` : `Photo at ${this.whereOf(place)}`;
+  }
+
+  /** What an acceptance or a photo hangs on: a check by its title, else a place of the plan. */
+  private whereOf(place: string): string {
+    const check = this.store.results().checks.find(({ id }) => `check.${id}` === place);
+    if (check) return check.title;
+    return place.startsWith('check.') ? 'a check that is gone' : placeName(place);
   }
 
   private text({ section, key }: PlanConflict, value: unknown): string {
@@ -101,8 +119,14 @@ export class ConflictPanel {
     const q = findQuantity(key);
     if (section === 'readings' && q)
       return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
+    if (section === 'limits') return this.limitText(key, value as LimitChange);
     if (section === 'facts') return factText(key, (value as Fact).value);
     return typeof value === 'object' && value !== null ? inWords(value) : String(value) || 'empty';
+  }
+
+  private limitText(key: string, { value, reason }: LimitChange): string {
+    const unit = LIMITS[key as LimitId]?.unit;
+    return `${unit ? this.units.show(value, unit) : value}, because ${reason}`;
   }
 }
 
