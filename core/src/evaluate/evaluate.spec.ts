@@ -161,6 +161,43 @@ describe('shafts', () => {
   });
 });
 
+describe('a row where all is well', () => {
+  it.each([
+    ['cut.tooLong.left', 'Left tube is longer than its cut'],
+    ['shaft.splineLength.right', 'Right shaft is longer than its spline'],
+  ])('%s', (id, title) => {
+    expect(check(workedPlan(), id)).toMatchObject({ level: 'ok', title, todo: '' });
+  });
+
+  it('says least and most of the float agree once one is read, and nothing of two defaults', () => {
+    const read = { 'donor.endFloatMax': reading('indicator', 0.43) };
+    expect(check(workedPlan(read), 'shaft.float')).toMatchObject({ level: 'ok' });
+    expect(check(workedPlan(read), 'shaft.float')?.contradicts).toBeUndefined();
+    expect(check(EMPTY_PLAN, 'shaft.float')).toBeUndefined();
+  });
+
+  it('says that a bolted-in shaft has no groove to lose', () => {
+    const bolted = { retention: 'boltIn', retentionTo: 'boltIn', shaftRoute: 'shorten' } as const;
+    expect(check(workedPlan({}, bolted), 'shaft.cClip.right')?.level).toBe('ok');
+  });
+
+  it('says whether the size of other ends is known', () => {
+    const ends = { retention: 'cClip', retentionTo: 'boltIn' } as const;
+    expect(check(workedPlan({}, ends), 'cut.ends')?.level).toBe('unknown');
+    const sized = workedPlan({ 'convert.space': reading('caliper', 63.6) }, ends);
+    expect(check(sized, 'cut.ends')).toMatchObject({ level: 'ok', title: 'Size of the new ends is known' });
+    expect(check(workedPlan(), 'cut.ends')).toBeUndefined();
+  });
+
+  it('asks for a tube that nobody has read, before it is cut', () => {
+    const { 'donor.tube.right': _tube, ...readings } = workedPlan().readings;
+    expect(check({ ...workedPlan(), readings }, 'cut.tooLong.right')).toMatchObject({
+      level: 'unknown',
+      lacks: ['donor.tube.right'],
+    });
+  });
+});
+
 describe('checks', () => {
   it('says so when metal is missing, and gives no marks there', () => {
     const plan = workedPlan({ 'brief.targetWidth': reading('chosen', 1502.4) });

@@ -28,18 +28,17 @@ export function cutChecks(input: CutChecksInput, limits: CutLimits): Check[] {
 
 /** Other ends whose size is not known: nothing that rests on them can be cut or ordered. */
 function endsChecks({ lacks, changed }: EndsResult): Check[] {
+  if (!changed) return [];
   const missing = [...new Set(SIDES.flatMap((side) => lacks[side].ends))];
-  if (!changed || missing.length === 0) return [];
-  return [
-    unknownCheck({
-      id: 'cut.ends',
-      stage: 'cut',
-      unknown: 'Size of the new ends: not known',
-      reason: 'Other ends move the wheel’s face: cut, width and shafts are not known without their size.',
-      at: missing[0] ?? 'convert.space',
-      lacks: missing,
-    }),
-  ];
+  const ends = {
+    id: 'cut.ends',
+    stage: 'cut',
+    reason: 'Other ends move the wheel’s face: cut, width and shafts are not known without their size.',
+    at: missing[0] ?? 'convert.space',
+  };
+  return missing.length
+    ? [unknownCheck({ unknown: 'Size of the new ends: not known', lacks: missing, ...ends })]
+    : [{ level: 'ok', title: 'Size of the new ends is known', todo: '', ...ends }];
 }
 
 function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: CutLimits): Check[] {
@@ -92,19 +91,37 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
         at: 'brief.targetWidth',
       },
     ];
-  if (!T || cut.value < T.value) return [];
-  return [
-    {
-      id: `cut.tooLong.${side}`,
-      stage: 'cut',
-      level: 'stop',
-      title: `${sideName(side)} cut is longer than the tube`,
-      figure: compared(cut),
-      reason: `The tube is only ${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end.`,
-      todo: 'Check the half and the tube readings, or choose a wider target.',
-      at: `donor.tube.${side}`,
-    },
-  ];
+  if (plan.work[side] === 'leave') return [];
+  return [lengthCheck(cut, T, side)];
+}
+
+function lengthCheck(cut: Figure, T: Maybe, side: Side): Check {
+  const base = { id: `cut.tooLong.${side}`, stage: 'cut', at: `donor.tube.${side}` };
+  if (!T)
+    return unknownCheck({
+      unknown: `Whether the ${side} tube is longer than its cut: not known`,
+      reason: 'No more can be cut off than there is tube.',
+      lacks: [`donor.tube.${side}`],
+      ...base,
+    });
+  const length = `${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end`;
+  return cut.value < T.value
+    ? {
+        level: 'ok',
+        title: `${sideName(side)} tube is longer than its cut`,
+        figure: compared(cut),
+        reason: `The tube is ${length}.`,
+        todo: '',
+        ...base,
+      }
+    : {
+        level: 'stop',
+        title: `${sideName(side)} cut is longer than the tube`,
+        figure: compared(cut),
+        reason: `The tube is only ${length}.`,
+        todo: 'Check the half and the tube readings, or choose a wider target.',
+        ...base,
+      };
 }
 
 function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: CutLimits): Check[] {

@@ -51,6 +51,17 @@ const unfitted = (side: Side): Check =>
     lacks: ['a', 'b', 'c'].flatMap((d) => [`tube.bore.${side}.${d}`, `tube.od.${side}.${d}`]),
   });
 
+/** What stands between both cuts is on the metal that is taken out. */
+const goesAlong = (id: string, { name, side }: TubeItem): Check => ({
+  id: `cut.item.${id}`,
+  stage: 'cut',
+  level: 'ok',
+  title: `${name.charAt(0).toUpperCase()}${name.slice(1)} goes off with the ${side} slug`,
+  reason: 'It stands between both cuts.',
+  todo: '',
+  at: `cut.mark.${side}`,
+});
+
 function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits: Limits): Check[] {
   const limit = limits('cut.fromBracket');
   return Object.entries(items).flatMap(([id, item]) => {
@@ -67,7 +78,7 @@ function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits
     if (!side) return [unknownCheck({ lacks: [`donor.tube.${item.side}`], ...held })];
     const [inner, outer] = [side.inner.fromCasting, side.outer.fromCasting];
     // What stands within the slug goes with it and is in nobody’s way.
-    if (item.from >= inner.value && item.to <= outer.value) return [];
+    if (item.from >= inner.value && item.to <= outer.value) return [goesAlong(id, item)];
     return [
       judge({
         figure: nearer(id, item, inner, outer),

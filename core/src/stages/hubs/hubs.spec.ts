@@ -189,7 +189,7 @@ describe('studs', () => {
       engaged: undefined,
       clamp: undefined,
       reserve: undefined,
-      mixed: false,
+      mixed: undefined,
     });
   });
 });
@@ -322,9 +322,21 @@ describe('checks of hub ends', () => {
     expect(level('pattern.redrill', { patterns: tight })).toBe('stop');
   });
 
+  it('say so where patterns, threads and seats are alike, and nothing where one is not known', () => {
+    const alike = studs({ thread: STUDS.thread, frontThread: STUDS.thread, seat: 'cone', wheelSeat: 'cone' });
+    expect([level('stud.mixed', alike), level('stud.seat', alike)]).toEqual(['ok', 'ok']);
+    const half = studs({ frontThread: '', wheelSeat: '' });
+    expect([level('stud.mixed', half), level('stud.seat', half)]).toEqual([undefined, undefined]);
+    const seats = studs({ seat: 'cone', wheelSeat: 'ball' });
+    expect(level('stud.seat', seats)).toBe('stop');
+    expect(level('pattern.route', { route: 'undecided' })).toBe('caution');
+    expect(level('pattern.route', { route: 'redrill' })).toBe('ok');
+  });
+
   it('do not let an adapter be chosen that the wheels are placed without', () => {
     expect(level('pattern.adapter', { route: 'adapter' })).toBe('stop');
-    expect(level('pattern.adapter', { route: 'adapter', spacer: 'adapter' })).toBeUndefined();
+    expect(level('pattern.adapter', { route: 'adapter', spacer: 'adapter' })).toBe('ok');
+    expect(level('pattern.adapter', { route: 'redrill' })).toBeUndefined();
   });
 
   it('hold brakes: shim, rim, hose', () => {

@@ -28,31 +28,50 @@ export function patternChecks(input: HubsChecksInput, limits: HubsLimits): Check
         lacks: ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole', 'car.wheelHoles', 'car.wheelPcd'],
       }),
     );
-  if (same === false && route === 'undecided')
-    checks.push({
-      id: 'pattern.route',
-      stage: 'hubs',
-      level: 'caution',
-      title: 'Flange and wheel have other patterns',
-      reason: redrill?.possible
-        ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'
-        : 'The flange cannot be re-drilled; an adapter or other shafts are left.',
-      todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
-      at: 'redrill.hole',
-    });
-  if (same === false && route === 'adapter' && input.spacer !== 'adapter')
-    checks.push({
-      id: 'pattern.adapter',
-      stage: 'hubs',
-      level: 'stop',
-      title: 'An adapter is chosen here, but the wheels are placed without it',
-      reason: 'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
-      todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
-      at: 'spacer.thick',
-    });
+  if (same === true) checks.push(SAME);
+  if (same === false) checks.push(routeCheck(route, redrill?.possible ?? false));
+  if (same === false && route === 'adapter') checks.push(adapterCheck(input.spacer === 'adapter'));
   if (redrill && route === 'redrill') checks.push(drillCheck(redrill, limits));
   return checks;
 }
+
+const SAME: Check = {
+  id: 'pattern.same',
+  stage: 'hubs',
+  level: 'ok',
+  title: 'Flange and wheel have the same pattern',
+  reason: 'Count and circle of both agree.',
+  todo: '',
+  at: 'donor.flangePcd',
+};
+
+const routeCheck = (route: PatternRoute, possible: boolean): Check => ({
+  id: 'pattern.route',
+  stage: 'hubs',
+  ...told(route === 'undecided' ? 'caution' : 'ok', {
+    holds: 'Flange and wheel have other patterns: the way is chosen',
+    fails: 'Flange and wheel have other patterns',
+    todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
+  }),
+  reason: possible
+    ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'
+    : 'The flange cannot be re-drilled; an adapter or other shafts are left.',
+  at: 'redrill.hole',
+});
+
+const adapterCheck = (placed: boolean): Check => ({
+  id: 'pattern.adapter',
+  stage: 'hubs',
+  ...told(placed ? 'ok' : 'stop', {
+    holds: 'The wheels are placed with the adapter that is chosen here',
+    fails: 'An adapter is chosen here, but the wheels are placed without it',
+    todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
+  }),
+  reason: placed
+    ? 'An adapter moves each wheel out by its thickness.'
+    : 'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
+  at: 'spacer.thick',
+});
 
 const readChecks = (f: FacePattern): Check[] =>
   f.problem

@@ -1,5 +1,5 @@
 import type { Figure } from '../../measure';
-import { type Check, compared } from '../../stage/check';
+import { type Check, compared, told } from '../../stage/check';
 import { judge } from '../../stage/judge';
 import type { HubsLimits } from './checks-input';
 import type { StudResult, StudJoint } from './stud-stage';
@@ -13,28 +13,34 @@ export function studChecks(studs: StudResult, limits: HubsLimits): Check[] {
     );
   checks.push(proofCheck(studs.proof, limits));
   if (studs.pressed && studs.pressed.value <= 0) checks.push(looseCheck(studs.pressed));
-  if (studs.mixed)
-    checks.push({
-      id: 'stud.mixed',
-      stage: 'hubs',
-      level: 'caution',
-      title: 'Front and rear studs differ',
-      reason: 'Two sizes of nut in one car: the wrong one starts on the thread and does not hold.',
-      todo: 'Take studs with the front’s thread, or mark both sets and carry two wrenches.',
-      at: 'fact.new.studThread',
-    });
-  if (studs.seatsDiffer)
-    checks.push({
-      id: 'stud.seat',
-      stage: 'hubs',
-      level: 'stop',
-      title: 'Nut and wheel have other seats',
-      reason: 'A cone in a ball seat touches on a line: it works loose within miles.',
-      todo: 'Take nuts with the seat the wheel is made for.',
-      at: 'fact.new.seat',
-    });
+  if (studs.mixed !== undefined) checks.push(mixedCheck(studs.mixed));
+  if (studs.seatsDiffer !== undefined) checks.push(seatCheck(studs.seatsDiffer));
   return checks;
 }
+
+const mixedCheck = (mixed: boolean): Check => ({
+  id: 'stud.mixed',
+  stage: 'hubs',
+  ...told(mixed ? 'caution' : 'ok', {
+    holds: 'Front and rear studs have the same thread',
+    fails: 'Front and rear studs differ',
+    todo: 'Take studs with the front’s thread, or mark both sets and carry two wrenches.',
+  }),
+  reason: 'Two sizes of nut in one car: the wrong one starts on the thread and does not hold.',
+  at: 'fact.new.studThread',
+});
+
+const seatCheck = (differs: boolean): Check => ({
+  id: 'stud.seat',
+  stage: 'hubs',
+  ...told(differs ? 'stop' : 'ok', {
+    holds: 'Nut and wheel have the same seat',
+    fails: 'Nut and wheel have other seats',
+    todo: 'Take nuts with the seat the wheel is made for.',
+  }),
+  reason: 'A cone in a ball seat touches on a line: it works loose within miles.',
+  at: 'fact.new.seat',
+});
 
 /** What a joint of studs is called, and what it rests on. */
 const JOINTS = {

@@ -85,10 +85,10 @@ export interface StudResult extends StudJoint {
   readonly flange: StudJoint | undefined;
   /** Knurl less the hole it is pressed into, mm. */
   readonly pressed: Maybe;
-  /** Front and rear studs differ: two sizes of nut. */
-  readonly mixed: boolean;
-  /** Nut and wheel seat on unlike faces. */
-  readonly seatsDiffer: boolean;
+  /** Front and rear studs differ: two sizes of nut. Undefined while one of them is not known. */
+  readonly mixed: boolean | undefined;
+  /** Nut and wheel seat on unlike faces. Undefined while one of them is not known. */
+  readonly seatsDiffer: boolean | undefined;
 }
 
 /** Studs and nuts: thread engaged, clamp, stress, and whether friction carries the wheel. */
@@ -116,8 +116,8 @@ export function studStage(input: StudInput): StudResult {
   };
 }
 
-/** Both are known, and not the same. */
-const unlike = (a: string, b: string): boolean => a !== '' && b !== '' && a !== b;
+/** Whether two are not the same; undefined while one is not known. */
+const unlike = (a: string, b: string): boolean | undefined => (a === '' || b === '' ? undefined : a !== b);
 
 const size = (id: string, label: string, value: number, thread: string): Figure =>
   given(`stud.${id}`, label, value, 0, 'mm', `Thread ${thread}`);

@@ -35,8 +35,10 @@ export interface ShaftChecksInput {
 /** Checks of shafts: what may be shortened, what engages, what touches. */
 export function shaftChecks(input: ShaftChecksInput, limits: Limits): Check[] {
   const checks: Check[] = [...retentionChecks(input), ...pairChecks(input)];
-  if (input.floatMin && input.floatMax && input.floatMin.value > input.floatMax.value)
-    checks.push(floatCheck(input.floatMin));
+  const { floatMin, floatMax } = input;
+  // Two defaults say nothing of each other.
+  if (floatMin && floatMax && !(isDefault(floatMin) && isDefault(floatMax)))
+    checks.push(floatCheck(floatMin, floatMax));
   for (const side of SIDES) {
     checks.push(...plausible(input, side));
     const need = input.shafts.needs[side];
@@ -68,31 +70,42 @@ function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
   ];
 }
 
-const floatCheck = (figure: Figure): Check => ({
-  id: 'shaft.float',
-  stage: 'donor',
-  level: 'stop',
-  title: 'End-float: the least is more than the most',
-  figure: compared(figure),
-  reason: 'Engagement is worked out at both ends of the float.',
-  todo: 'Read the end-float again, or swap the two numbers.',
-  contradicts: ['donor.endFloatMin', 'donor.endFloatMax'],
-  at: 'donor.endFloatMin',
-});
+const isDefault = (figure: Figure): boolean => figure.assumed[figure.id] !== undefined;
+
+function floatCheck(least: Figure, most: Figure): Check {
+  const crossed = least.value > most.value;
+  return {
+    id: 'shaft.float',
+    stage: 'donor',
+    ...told(crossed ? 'stop' : 'ok', {
+      holds: 'End-float: the least is no more than the most',
+      fails: 'End-float: the least is more than the most',
+      todo: 'Read the end-float again, or swap the two numbers.',
+    }),
+    figure: compared(least),
+    reason: 'Engagement is worked out at both ends of the float.',
+    ...(crossed ? { contradicts: ['donor.endFloatMin', 'donor.endFloatMax'] } : {}),
+    at: 'donor.endFloatMin',
+  };
+}
 
 function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
   const l = spline[side];
   const L = length[side];
-  if (!l || !L || l.value < L.value) return [];
+  if (!l || !L) return [];
+  const long = `${formatLength(L.value, { unit: 'mm' })} mm long`;
+  const shorter = l.value >= L.value;
   return [
     {
       id: `shaft.splineLength.${side}`,
       stage: 'donor',
-      level: 'stop',
-      title: `${sideName(side)} shaft is shorter than its spline`,
+      ...told(shorter ? 'stop' : 'ok', {
+        holds: `${sideName(side)} shaft is longer than its spline`,
+        fails: `${sideName(side)} shaft is shorter than its spline`,
+        todo: 'Read both again: the length runs from the wheel face to the inner end.',
+      }),
       figure: compared(l),
-      reason: `The shaft is only ${formatLength(L.value, { unit: 'mm' })} mm long.`,
-      todo: 'Read both again: the length runs from the wheel face to the inner end.',
+      reason: shorter ? `The shaft is only ${long}.` : `The shaft is ${long}.`,
       at: `donor.shaftSpline.${side}`,
     },
   ];
@@ -104,20 +117,18 @@ function shortenChecks(
   side: Side,
 ): Check[] {
   if (route !== 'shorten' || need.source !== 'shortened') return [];
-  const checks: Check[] = [];
-  if (retention === 'cClip')
-    checks.push({
-      id: `shaft.cClip.${side}`,
-      stage: 'cut',
-      level: 'stop',
-      title: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
-      reason:
-        'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
+  const clip: Check = {
+    id: `shaft.cClip.${side}`,
+    stage: 'cut',
+    ...told(retention === 'cClip' ? 'stop' : 'ok', {
+      holds: `${sideName(side)} shaft has no C-clip groove to lose`,
+      fails: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
       todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
-      at: `donor.shaft.${side}`,
-    });
-  checks.push(neckedCheck(body[side], splineMajor, side));
-  return checks;
+    }),
+    reason: 'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
+    at: `donor.shaft.${side}`,
+  };
+  return [clip, neckedCheck(body[side], splineMajor, side)];
 }
 
 function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {

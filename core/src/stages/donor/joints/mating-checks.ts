@@ -2,13 +2,13 @@ import { unknownCheck, type Check } from '../../../stage';
 import type { JointResult } from './mating-stage';
 
 /**
- * A joint that does not fit is a stop, one with work is no check. One that is not known stays unknown: a question whose
+ * A joint that fits, as it is or with work, is in order; one that does not fit is a stop. One that is not known stays unknown: a question whose
  * owner is named waits for them, one that was begun and belongs to nobody is a caution.
  */
 export function matingChecks(joints: readonly JointResult[]): Check[] {
   return joints.flatMap((joint) => {
     const { id, label, verdict, computed, faces, note } = joint;
-    if (verdict === 'fits' || verdict === 'work') return [];
+    if (verdict === 'fits' || verdict === 'work') return [joined(joint)];
     const touched = faces.some((f) => f.text !== '');
     if (verdict === 'unknown' && (!touched || note.owner))
       return [
@@ -21,14 +21,13 @@ export function matingChecks(joints: readonly JointResult[]): Check[] {
           lacks: [...new Set(faces.flatMap((f) => (f.text === '' ? f.from : [])))],
         }),
       ];
-    const known = faces.filter((f) => f.text !== '').map((f) => `${f.of} ${f.text}`);
     return [
       {
         id: `joint.${id}`,
         stage: 'donor' as const,
         level: verdict === 'no' ? ('stop' as const) : ('caution' as const),
         title: verdict === 'no' ? `${label}: does not fit` : `${label}: an open question`,
-        reason: `${known.join(', ')}; ${note.reason || computed.why}.`,
+        reason: reasonOf(joint),
         todo:
           verdict === 'no'
             ? 'Find what joins them before anything is ordered, or leave this donor.'
@@ -38,3 +37,19 @@ export function matingChecks(joints: readonly JointResult[]): Check[] {
     ];
   });
 }
+
+/** What both faces are, as far as it is known, and why the verdict is what it is. */
+function reasonOf({ faces, note, computed }: JointResult): string {
+  const known = faces.filter((f) => f.text !== '').map((f) => `${f.of} ${f.text}`);
+  return `${known.join(', ')}; ${note.reason || computed.why}.`;
+}
+
+const joined = (joint: JointResult): Check => ({
+  id: `joint.${joint.id}`,
+  stage: 'donor',
+  level: 'ok',
+  title: `${joint.label}: fits${joint.verdict === 'work' ? ' with work' : ''}`,
+  reason: reasonOf(joint),
+  todo: '',
+  at: `joint.${joint.id}`,
+});

@@ -202,6 +202,15 @@ describe('mating table', () => {
       joints: { spline: { verdict: 'work', reason: 'Side gears are changed too', cost: 140, hours: 3 } },
     };
     expect(joint(other, 'spline')).toMatchObject({ verdict: 'work', computed: { verdict: 'no' } });
+    expect(evaluate(other).checks.find((c) => c.id === 'joint.spline')).toMatchObject({
+      level: 'ok',
+      title: expect.stringMatching(/: fits with work$/) as string,
+      reason: expect.stringContaining('; Side gears are changed too.') as string,
+    });
+    expect(evaluate(workedPlan()).checks.find((c) => c.id === 'joint.spline')).toMatchObject({
+      level: 'ok',
+      title: expect.stringMatching(/: fits$/) as string,
+    });
     const open = workedPlan({ 'donor.pilot': reading('caliper', 63.4) });
     expect(evaluate(open).checks.some((c) => c.id === 'joint.wheelPilot')).toBe(true);
     const owned: Plan = { ...open, joints: { wheelPilot: { owner: 'Ansa' } } };
