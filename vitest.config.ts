@@ -16,11 +16,12 @@ export default defineConfig({
           testTimeout: 120_000,
         },
       },
+      { test: { name: 'tools', include: ['tools/**/*.spec.ts'], testTimeout: 120_000 } },
       { test: { name: 'standins', include: ['standins/src/**/*.spec.ts'] } },
       {
         test: {
           name: 'server',
-          include: ['server/src/**/*.spec.ts', 'tools/**/*.spec.ts'],
+          include: ['server/src/**/*.spec.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
           globalSetup: ['server/src/testing/global-setup.ts'],

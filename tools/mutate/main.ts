@@ -96,6 +96,7 @@ function copyOfCore(): string {
   for (const part of [
     'core',
     'contract',
+    'docs',
     'examples',
     'tools',
     'vitest.config.ts',
@@ -115,27 +116,20 @@ function copyOfCore(): string {
 /** Look through whole plans for a minute; asked last. */
 const SLOW = ['any-plan', 'working', 'shake', 'silence'];
 
+const COMPUTED = ['--project', 'core', '--project', 'golden'];
+
 /** True where a spec of the copy fails: those beside the changed file, the quick ones, then the others. */
 function fails(copy: string, near: readonly string[] = []): boolean {
   const run = (...args: string[]): boolean =>
-    spawnSync(
-      'npx',
-      [
-        'vitest',
-        'run',
-        ...args,
-        '--project',
-        'core',
-        '--project',
-        'golden',
-        '--bail',
-        '1',
-        '--passWithNoTests',
-      ],
-      { cwd: copy, timeout: SPECS_MS, stdio: 'ignore' },
-    ).status !== 0;
-  if (near.some((folder) => run(folder))) return true;
-  return run(...SLOW.flatMap((name) => ['--exclude', `**/${name}.spec.ts`])) || run(...SLOW);
+    spawnSync('npx', ['vitest', 'run', ...args, '--bail', '1', '--passWithNoTests'], {
+      cwd: copy,
+      timeout: SPECS_MS,
+      stdio: 'ignore',
+    }).status !== 0;
+  if (near.some((folder) => run(folder, ...COMPUTED))) return true;
+  if (run('plan-format-page', '--project', 'tools')) return true;
+  const quick = SLOW.flatMap((name) => ['--exclude', `**/${name}.spec.ts`]);
+  return run(...quick, ...COMPUTED) || run(...SLOW, ...COMPUTED);
 }
 
 /** True where a spec fails with the change. */

@@ -167,14 +167,13 @@ function barOf(
   if (!L || !h || !end) return 'unknown';
   const z = travel[pose];
   if (!z) return 'unknown';
-  const sign = end === side ? -1 : 1;
   const [moved, rest] = ['√({L}² − ({h} + {z})²)', '√({L}² − {h}²)'];
   return (
     deriveWherePossible({
       id: `stance.bar.${pose}.${side}`,
       label: `Lateral bar takes the axle outward, ${POSE_SHAPES[pose].words}, ${side}`,
       unit: 'mm',
-      formula: sign > 0 ? `${moved} − ${rest}` : `${rest} − ${moved}`,
+      formula: end === side ? `${rest} − ${moved}` : `${moved} − ${rest}`,
       source: 'Pythagoras on the bar in its two places; toward its chassis end',
       inputs: { L, h, z },
     }) ?? 'short'
