@@ -15,6 +15,11 @@ describe('days between two dates', () => {
     expect(dayNumber(to) - dayNumber(from)).toBe(byCalendar(to) - byCalendar(from));
   });
 
+  it('count from the first day of a month or a year that stands alone', () => {
+    expect(dayNumber('2027-05')).toBe(dayNumber('2027-05-01'));
+    expect(dayNumber('2027')).toBe(dayNumber('2027-01-01'));
+  });
+
   it('go up by one every day of eight years', () => {
     const first = byCalendar('2095-01-01');
     for (let i = 0; i < 2922; i += 1) {

@@ -5,7 +5,7 @@ const [YEAR, FOUR, CENTURY, ERA] = [365, 1461, 36_524, 146_097];
  * A day as a number, so that days can be counted between two. The year is taken from March on, so that a leap day is its
  * last.
  *
- * @param iso such as `2027-03-20`
+ * @param iso such as `2027-03-20`; a month or a year alone is its first day
  * @example dayNumber('2027-03-20') - dayNumber('2027-02-27') // 21
  */
 export function dayNumber(iso: string): number {
