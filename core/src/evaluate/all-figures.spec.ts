@@ -9,7 +9,7 @@ import type { Results } from './results';
 /** Results in which only these are known and given. */
 const resultsOf = (known: readonly Figure[], ofNodes: readonly unknown[]): Results => ({
   ...evaluate(EMPTY_PLAN),
-  known: Object.fromEntries(known.map((figure) => [figure.id, { figure }])),
+  known: new Map(known.map((figure) => [figure.id, { figure }])),
   of: () => undefined as never,
   given: () => ofNodes,
 });

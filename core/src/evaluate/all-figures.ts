@@ -22,7 +22,7 @@ function figuresIn(value: unknown): readonly Figure[] {
  */
 export function allFigures(results: Results): ReadonlyMap<string, Figure> {
   const map = new Map<string, Figure>();
-  for (const { figure } of Object.values(results.known)) add(map, figure);
+  for (const { figure } of results.known.values()) add(map, figure);
   FIGURES.forEach(results.of);
   for (const value of results.given()) for (const figure of figuresIn(value)) add(map, figure);
   return map;
@@ -32,7 +32,7 @@ const assumes = (figure: Figure): boolean => Object.keys(figure.assumed).length 
 
 /** True where any figure of the results is a default or rests on one. */
 export function restsOnDefaults(results: Results): boolean {
-  if (Object.values(results.known).some(({ figure }) => assumes(figure))) return true;
+  for (const { figure } of results.known.values()) if (assumes(figure)) return true;
   return [...allFigures(results).values()].some(assumes);
 }
 

@@ -11,7 +11,7 @@ export type Lacking = Pick<Results, 'known' | 'instead'> & { readonly plan: Pick
 export function lacking({ plan: { facts }, known, instead }: Lacking, id: string): boolean {
   const fact = factOfPlace(id);
   if (fact !== undefined) return facts[fact] === undefined;
-  return id in instead ? instead[id] === undefined : known[id] === undefined;
+  return id in instead ? instead[id] === undefined : !known.has(id);
 }
 
 const DEFS = STAGES.flatMap(({ id, contents }) => (contents.decisions ?? []).map((def) => [id, def] as const));

@@ -11,12 +11,12 @@ import type { Known } from './results';
  */
 export function checksOfReadings(): (
   plan: Plan,
-  known: Readonly<Record<string, Known>>,
+  known: ReadonlyMap<string, Known>,
   edited: readonly string[] | undefined,
 ) => readonly Check[] {
   let last: readonly Check[] = [];
   return (plan, known, edited) => {
-    const same = edited?.every((id) => !disagrees(known[id]) && !last.some((check) => check.at === id));
+    const same = edited?.every((id) => !disagrees(known.get(id)) && !last.some((check) => check.at === id));
     if (!same) last = readingChecks(plan, known);
     return last;
   };
@@ -25,11 +25,11 @@ export function checksOfReadings(): (
 const disagrees = (known: Known | undefined): boolean => known?.summary?.agreement === 'disagree';
 
 /** A stop for every reading whose repeats disagree: its mean is nobody’s reading, and what rests on it is held. */
-function readingChecks(plan: Plan, known: Readonly<Record<string, Known>>): Check[] {
+function readingChecks(plan: Plan, known: ReadonlyMap<string, Known>): Check[] {
   const checks: Check[] = [];
   for (const id in plan.readings) {
-    const summary = known[id]?.summary;
-    if (!summary || !disagrees(known[id])) continue;
+    const summary = known.get(id)?.summary;
+    if (!summary || !disagrees(known.get(id))) continue;
     const q = quantity(id);
     const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
     const span = AGREEMENT_SPAN * halfResolutionOf(instrument.id, q.unit);

@@ -17,7 +17,8 @@ export interface Known {
   readonly summary?: ReadingSummary;
 }
 
-type Knowns = Readonly<Record<string, Known>>;
+// A map finds an id that was just put together without making it a name of the program first.
+type Knowns = ReadonlyMap<string, Known>;
 
 /**
  * Turns readings into figures, one by one, keeping the same object while a reading stays the same so that
@@ -43,13 +44,16 @@ export function readingFigures(): (plan: Plan) => ReadFigures {
     const byField = BY_FIELD.map((q) => assumedBy(q, plan));
     const sameFields = last !== undefined && byField.every((known, i) => known === last?.byField[i]);
     if (last && sameFields && last.readings === readings) return { all: last.all, edited: [] };
-    const edited = last && sameFields ? editedIn(last.readings, readings) : undefined;
-    const all: Record<string, Known> = last && edited ? { ...last.all } : started(byField);
+    const edited = last && sameFields ? editedIn(last.each, readings) : undefined;
+    const all = last && edited ? new Map(last.all) : started(byField);
+    const each = last && edited ? last.each : new Map<string, Reading>();
     for (const id of edited ?? Object.keys(readings)) {
-      const known = knownOf(id, readings[id]);
-      if (known) all[id] = known;
+      const reading = readings[id];
+      if (reading) each.set(id, reading);
+      const known = knownOf(id, reading);
+      if (known) all.set(id, known);
     }
-    last = { readings, byField, all };
+    last = { readings, each, byField, all };
     return { all, edited };
   };
 }
@@ -63,28 +67,30 @@ interface ReadFigures {
 /** Readings that were turned into figures, and what came of them. */
 interface Turned {
   readonly readings: Plan['readings'];
+  /** The same readings, to be found and changed one by one. */
+  readonly each: Map<string, Reading>;
   readonly byField: readonly (Known | undefined)[];
   readonly all: Knowns;
 }
 
 /** Ids of the readings that are new or others; undefined where one is gone, so that a default may stand again. */
-function editedIn(before: Plan['readings'], now: Plan['readings']): readonly string[] | undefined {
+function editedIn(before: ReadonlyMap<string, Reading>, now: Plan['readings']): readonly string[] | undefined {
+  const [ids, readings] = [Object.keys(now), Object.values(now)];
   const edited: string[] = [];
   let kept = 0;
-  for (const id in now) {
-    const was = before[id];
+  for (let i = 0; i < ids.length; i += 1) {
+    const was = before.get(ids[i] as string);
     if (was !== undefined) kept += 1;
-    if (was !== now[id]) edited.push(id);
+    if (was !== readings[i]) edited.push(ids[i] as string);
   }
-  const gone = kept < Object.keys(before).length || edited.some((id) => !now[id]?.repeats.length);
-  return gone ? undefined : edited;
+  return kept < before.size || edited.some((id) => !now[id]?.repeats.length) ? undefined : edited;
 }
 
 /** What is known before anything is read. */
-function started(byField: readonly (Known | undefined)[]): Record<string, Known> {
-  const all: Record<string, Known> = Object.fromEntries(FALLBACKS);
+function started(byField: readonly (Known | undefined)[]): Map<string, Known> {
+  const all = new Map(FALLBACKS);
   byField.forEach((known, i) => {
-    if (known) all[(BY_FIELD[i] as Quantity).id] = known;
+    if (known) all.set((BY_FIELD[i] as Quantity).id, known);
   });
   return all;
 }

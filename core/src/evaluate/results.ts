@@ -8,7 +8,7 @@ import type { Known } from './reading-figures';
 export interface Results {
   readonly plan: Plan;
   /** What is known of each quantity, by id: readings and fallbacks. */
-  readonly known: Readonly<Record<string, Known>>;
+  readonly known: ReadonlyMap<string, Known>;
   /** What a stage computes, by its node. */
   readonly of: <T>(node: Node<T>) => T;
   /** Reads the plan as nodes do, for what is made afresh each time. */

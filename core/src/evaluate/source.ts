@@ -22,19 +22,12 @@ const OF_READINGS: readonly string[] = ['figure', 'wasRead', 'zeroedOn'];
  * @param rest what is only the seller’s word; today as an ISO date, or undefined; quantities that were read otherwise
  * since the plan before, undefined where it may be any
  */
-export function sourceOf(
-  plan: Plan,
-  known: Readonly<Record<string, Known>>,
-  { told, today, edited }: Rest,
-): Source {
+export function sourceOf(plan: Plan, known: ReadonlyMap<string, Known>, { told, today, edited }: Rest): Source {
   const { readings, facts, choices, verdicts, searches, accepted, limits } = plan as unknown as Readonly<
     Record<string, Fields>
   >;
-  // A map finds an id that was just put together without making it a name of the program first.
-  const figures = new Map<string, Figure>();
-  for (const id in known) figures.set(id, (known[id] as Known).figure);
   const looks: Readonly<Record<string, Look>> = {
-    figure: (id) => figures.get(id),
+    figure: (id): Figure | undefined => known.get(id)?.figure,
     wasRead: (id) => readings?.[id] !== undefined,
     zeroedOn: (id) => (readings?.[id] as { readonly zeroedOn?: string } | undefined)?.zeroedOn,
     fact: (id) => facts?.[id],

@@ -27,7 +27,7 @@ export interface LogRow {
 export function readingsLog(plan: Plan, results: Results, unit: LengthUnit): readonly LogRow[] {
   return QUANTITIES.flatMap((q) => {
     const reading = plan.readings[q.id];
-    const known = results.known[q.id];
+    const known = results.known.get(q.id);
     if (!reading || !known) return [];
     const chosen = reading.instrument === 'chosen';
     const digits = q.unit === 'mm' && unit === 'mm' ? 2 : undefined;

@@ -84,7 +84,7 @@ function readingRow(
     options: [],
     ticked: '',
   };
-  const known = reading && from?.results.known[q.id];
+  const known = reading && from?.results.known.get(q.id);
   if (!known) return { repeats: [], result: '', agreement: '', ...row };
   const digits = unit === 'mm' && q.unit === 'mm' && instrument === 'caliper' ? 2 : undefined;
   const shown = (value: number) => showValue(value, q.unit, unit, digits);

@@ -177,7 +177,7 @@ describe('evidence', () => {
   it('widens the interval: a seller’s length by 5 mm, a told angle by 2°', () => {
     const p = plan({ 'donor.half.left': reading('seller', 792), 'angle.flat': reading('seller', 0.03) });
     const { known } = evaluate(p);
-    expect(known['donor.half.left']?.summary?.u).toBeCloseTo(5 / Math.sqrt(3), 9);
-    expect(known['angle.flat']?.summary?.u).toBeCloseTo((2 * Math.PI) / 180 / Math.sqrt(3), 9);
+    expect(known.get('donor.half.left')?.summary?.u).toBeCloseTo(5 / Math.sqrt(3), 9);
+    expect(known.get('angle.flat')?.summary?.u).toBeCloseTo((2 * Math.PI) / 180 / Math.sqrt(3), 9);
   });
 });

@@ -76,7 +76,7 @@ export class ReadingField {
   });
   protected readonly quantity = computed(() => quantity(this.id()));
   protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
-  protected readonly known = computed(() => this.store.results().known[this.id()]);
+  protected readonly known = computed(() => this.store.results().known.get(this.id()));
   private readonly stored = computed<readonly Repeat[]>(() => this.reading()?.repeats ?? []);
   /** It is to be read once more: a field stands open for it, and nothing is stored before something is read. */
   private readonly adding = signal(false);

@@ -80,11 +80,11 @@ export class Walk {
   protected readonly quantity = computed<Quantity>(() => this.list()[this.at()] as Quantity);
   protected readonly name = computed(() => quantityName(this.quantity()));
   protected readonly reading = computed(() => this.store.plan().readings[this.quantity().id]);
-  protected readonly summary = computed(() => this.store.results().known[this.quantity().id]?.summary);
+  protected readonly summary = computed(() => this.store.results().known.get(this.quantity().id)?.summary);
   /** What stands for it while it is not read, and why; or why nothing rests on it yet. */
   protected readonly standing = computed(() => {
     const { id, later } = this.quantity();
-    const assumed = this.store.results().known[id]?.figure.assumed[id];
+    const assumed = this.store.results().known.get(id)?.figure.assumed[id];
     if (assumed)
       return `Assumed while not read: ${this.units.show(assumed.value, assumed.unit)}, ${assumed.why}.`;
     return later ? `Kept for ${later}; nothing here rests on it yet.` : '';

@@ -119,7 +119,7 @@ export class EndFace {
     const known = this.store.results().known;
     return CLOCKS.flatMap((clock) => {
       const id = `square.${this.side()}.${face.phase}.${clock.id}`;
-      const figure = known[id]?.figure;
+      const figure = known.get(id)?.figure;
       if (!figure) return [];
       const [dx, dy] = this.toward(clock.clockRad);
       const text = this.units.bare(figure.value, this.units.unit() === 'mm' ? 2 : undefined);

@@ -28,13 +28,13 @@ export class SchoolsTable {
   protected readonly units = inject(UnitsService);
   protected readonly chosen = computed(() => this.store.plan().choices.school);
   protected readonly target = computed(() => {
-    const figure = this.store.results().known['brief.targetWidth']?.figure;
+    const figure = this.store.results().known.get('brief.targetWidth')?.figure;
     return figure ? `, to a width of ${this.units.show(figure.value, 'mm')}` : '';
   });
 
   protected readonly rows = computed(() => {
     const { of, known } = this.store.results();
-    const target = known['brief.targetWidth']?.figure.value;
+    const target = known.get('brief.targetWidth')?.figure.value;
     return of(schools).map((s) => {
       const base = { school: s.school, name: SCHOOL_NAMES[s.school], note: SCHOOL_NOTES[s.school] };
       if (!isPlanned(s)) {

@@ -83,7 +83,7 @@ export class JudgeDesk {
   protected readonly slip = computed(() => {
     const { facts } = this.store.plan();
     const steps = SLIP_STEPS.map(({ fact, name }) => ({ name, ...answer(fact, facts[fact]) }));
-    const torque = this.store.results().known['slip.torque']?.figure;
+    const torque = this.store.results().known.get('slip.torque')?.figure;
     const answered = torque
       ? {
           text: `${this.units.show(torque.value, 'Nm')}; an open one stays under ${OPEN_BREAKAWAY_NM} N·m`,

@@ -64,7 +64,7 @@ export class BrakesDesk {
   protected readonly kits = computed(() => {
     const { known, of: resultOf } = this.store.results();
     const { space } = resultOf(ends);
-    const of = (id: string) => known[id]?.figure.value;
+    const of = (id: string) => known.get(id)?.figure.value;
     const { limits } = this.store.plan();
     const [limit, shims] = [limitValue(limits, 'stance.caliper'), limitValue(limits, 'brake.shim')];
     const now = this.brakes().radius?.value;
@@ -97,7 +97,7 @@ export class BrakesDesk {
   private show = (mm: number): string => this.units.show(mm, 'mm');
 
   protected async ask(): Promise<void> {
-    const high = this.store.results().known['donor.endHigh']?.figure.value ?? USUAL_HIGH;
+    const high = this.store.results().known.get('donor.endHigh')?.figure.value ?? USUAL_HIGH;
     const near = { endHigh: Math.round(high * 10) / 10 };
     await this.counter.keep('brakeKit', { kind: 'brakeKit', near });
   }

@@ -96,8 +96,8 @@ export class PatternDesk {
     const { same, redrill } = this.patterns();
     if (same !== false) return [];
     const { known, of } = this.store.results();
-    const cost = (id: string) => known[id]?.figure;
-    const thick = known['spacer.thick']?.figure.value ?? 20;
+    const cost = (id: string) => known.get(id)?.figure;
+    const thick = known.get('spacer.thick')?.figure.value ?? 20;
     const et = of(stance).spans?.et;
     const room =
       et?.least !== undefined && et.most !== undefined

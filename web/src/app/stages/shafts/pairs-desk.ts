@@ -145,7 +145,7 @@ export class PairsDesk implements OnInit {
     const { known } = this.store.results();
     const quoted = this.orders.orders().find((o) => o.variantId === this.store.variant()?.id)?.quote;
     if (quoted) return { price: quoted.price, days: quoted.leadDays, of: `quote ${quoted.number}` };
-    const [cost, lead] = [known['cost.shafts']?.figure.value, known['time.lead']?.figure.value];
+    const [cost, lead] = [known.get('cost.shafts')?.figure.value, known.get('time.lead')?.figure.value];
     return cost === undefined ? undefined : { price: cost, days: lead, of: 'your own figure' };
   });
   protected readonly made = computed(() => {
@@ -163,7 +163,7 @@ export class PairsDesk implements OnInit {
     return refused.length ? `Refused: ${refused.map(([why, n]) => `${n} for ${why}`).join(', ')}.` : '';
   });
   protected readonly rows = computed(() => {
-    const target = this.store.results().known['brief.targetWidth']?.figure.value ?? 0;
+    const target = this.store.results().known.get('brief.targetWidth')?.figure.value ?? 0;
     const { shaftLeft, shaftRight } = this.store.plan().searches;
     const show = (mm: number) => this.units.bare(mm);
     return (this.answer()?.pairs ?? []).map((pair) => {

@@ -37,7 +37,7 @@ export class BackspaceField {
   protected plain = (mm: number): string => this.units.plain(mm, 'mm');
 
   protected set(text: string): void {
-    const rim = this.store.results().known['wheel.rim']?.figure.value;
+    const rim = this.store.results().known.get('wheel.rim')?.figure.value;
     const read = parseLength(text, this.units.unit());
     const et = read.ok && rim !== undefined ? offsetOf(rim, read.value) : undefined;
     const refused = et === undefined ? undefined : refuseValue(quantity('wheel.et'), et, this.units.unit());

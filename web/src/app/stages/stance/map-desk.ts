@@ -54,7 +54,7 @@ export class MapDesk {
   /** A place of the map becomes the plan’s width and offset; a spacer’s thickness stays on the offset. */
   protected take({ half, et }: { readonly half: number; readonly et: number }): void {
     const { et: effective } = this.stance();
-    const wheel = this.store.results().known['wheel.et']?.figure.value;
+    const wheel = this.store.results().known.get('wheel.et')?.figure.value;
     const spacer = effective && wheel !== undefined ? wheel - effective.value : 0;
     if (this.stance().half?.value !== half) this.store.setReading('brief.targetWidth', chosen(2 * half));
     this.store.setReading('wheel.et', chosen(et + spacer));

@@ -102,7 +102,7 @@ export class StockWheels {
 
   protected readonly question = computed(() => {
     const { of, known } = this.store.results();
-    const [holes, pcd] = [known['car.wheelHoles']?.figure.value, known['car.wheelPcd']?.figure.value];
+    const [holes, pcd] = [known.get('car.wheelHoles')?.figure.value, known.get('car.wheelPcd')?.figure.value];
     const { tyre } = of(stance);
     return tyre && holes !== undefined && pcd !== undefined ? { rim: tyre.rim, holes, pcd } : undefined;
   });
