@@ -127,7 +127,7 @@ function fails(copy: string, near: readonly string[] = []): boolean {
       stdio: 'ignore',
     }).status !== 0;
   if (near.some((folder) => run(folder, ...COMPUTED))) return true;
-  if (run('plan-format-page', '--project', 'tools')) return true;
+  if (run('plan-format-page', '--project', 'tools') || run('--project', 'contract')) return true;
   const quick = SLOW.flatMap((name) => ['--exclude', `**/${name}.spec.ts`]);
   return run(...quick, ...COMPUTED) || run(...SLOW, ...COMPUTED);
 }

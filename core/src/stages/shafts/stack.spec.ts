@@ -112,6 +112,9 @@ describe('tolerance stack', () => {
     // 41.3 + 1.1 + 0.4 − 40.4.
     expect(outcomeOf('align', v, true)).toBeCloseTo(2.4, 9);
     expect(outcomeOf('align', v)).toBeCloseTo(0.9, 9);
+    // How long a shaft was ordered says nothing while the old one’s length is not known.
+    const { shaft: _shaft, ...without } = v;
+    expect(outcomeOf('inboard', { ...without, ordered: 684.1 }, true)).toBeCloseTo(28.9, 9);
     // The old shaft was really 0.4 shorter than read: its clip stands so much further out, and the wheel with it.
     const misread = { ...v, shaft: 684.1 };
     expect(outcomeOf('gap', misread, true)).toBeCloseTo(5.8, 9);
