@@ -20,8 +20,6 @@ export * from './figures/stand';
 export * from './figures/tubes';
 export * from './square-quantities';
 export { placeWord } from './strip';
-export * from './views/rear';
-export * from './views/tube';
 export * from './names';
 export * from './sheets/cut-sheet';
 export * from './marks-result';

@@ -9,7 +9,5 @@ export * from './figures/axle';
 export * from './figures/judged';
 export * from './figures/route-cost';
 export * from './judged-quantities';
-export * from './views/donor';
 export * from './names';
 export * from './joints';
-export * from './routes';

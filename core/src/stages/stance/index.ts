@@ -8,5 +8,4 @@ export * from './poses';
 export * from './room';
 export * from './choices';
 export * from './figures/stance';
-export * from './views/corner';
 export * from './stance-result';

@@ -14,7 +14,3 @@ export {
   type RoomHeight,
   type RoomId,
 } from './room-quantities';
-export * from './views/end';
-export * from './views/old-axle';
-export * from './views/room';
-export * from './views/top';

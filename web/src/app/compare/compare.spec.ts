@@ -1,13 +1,7 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import {
-  DEFAULT_WEIGHTS,
-  evaluate,
-  planForDonor,
-  routeSummary,
-  type PartOffer,
-  type Plan,
-} from '@intervex/core';
+import { evaluate, planForDonor, type PartOffer, type Plan } from '@intervex/core';
+import { DEFAULT_WEIGHTS, routeSummary } from '@intervex/core/routes';
 import { Bench, donorPlan, read, VARIANT, variantView } from '../testing/bench';
 import { routeRows } from './route-row';
 import { readWeights } from './route-weights.service';

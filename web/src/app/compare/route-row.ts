@@ -1,4 +1,5 @@
-import type { Figure, RouteSummary } from '@intervex/core';
+import type { Figure } from '@intervex/core';
+import type { RouteSummary } from '@intervex/core/routes';
 
 /** One line of the comparison: its text for each way, or a figure with its working. */
 interface RouteRow {

@@ -1,5 +1,5 @@
 import { Injectable, signal } from '@angular/core';
-import { CRITERIA, DEFAULT_WEIGHTS, MOST_WEIGHT, type Criterion, type Weights } from '@intervex/core';
+import { CRITERIA, DEFAULT_WEIGHTS, MOST_WEIGHT, type Criterion, type Weights } from '@intervex/core/routes';
 import { remember, remembered } from '../state/memory';
 
 const KEY = 'weights';

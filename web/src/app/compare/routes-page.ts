@@ -5,15 +5,8 @@ import { MatIconModule } from '@angular/material/icon';
 import { MatSliderModule } from '@angular/material/slider';
 import { RouterLink } from '@angular/router';
 import type { VariantView } from '@intervex/contract/wire';
-import {
-  createEvaluator,
-  CRITERIA,
-  CRITERION_NAMES,
-  MOST_WEIGHT,
-  rankRoutes,
-  routeSummary,
-  type Evaluator,
-} from '@intervex/core';
+import { createEvaluator, type Evaluator } from '@intervex/core';
+import { CRITERIA, CRITERION_NAMES, MOST_WEIGHT, rankRoutes, routeSummary } from '@intervex/core/routes';
 import { ProjectsService } from '../state/projects.service';
 import { sentenceOf } from '../state/refusals';
 import { PlanStore } from '../state/plan-store';

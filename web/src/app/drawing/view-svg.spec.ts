@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { evaluate, rearView } from '@intervex/core';
+import { evaluate } from '@intervex/core';
+import { rearView } from '@intervex/core/views/cut';
 import { SelectionService } from '../state/selection.service';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { ViewSvg, type MarkMove } from './view-svg';

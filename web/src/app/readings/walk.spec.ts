@@ -1,4 +1,5 @@
-import { donorView, evaluate } from '@intervex/core';
+import { evaluate } from '@intervex/core';
+import { donorView } from '@intervex/core/views/donor';
 import { TestBed } from '@angular/core/testing';
 import { SelectionService } from '../state/selection.service';
 import { Bench, donorPlan, read } from '../testing/bench';

@@ -38,6 +38,7 @@ import { WorkingPanel } from './working-panel';
   styleUrl: './shell.scss',
 })
 export class Shell {
+  protected readonly NOT_LOADED = 'This part cannot be loaded from the server. Load the page again.';
   protected readonly store = inject(PlanStore);
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);

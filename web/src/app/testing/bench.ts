@@ -77,9 +77,12 @@ export class Bench<T> {
     globalThis.ResizeObserver ??= StillObserver;
     // The test’s page has no layout, so nothing scrolls.
     Element.prototype.scrollIntoView = () => undefined;
+    // With the component, so that what it loads only when it is first shown is there from the beginning.
     TestBed.configureTestingModule({
+      imports: [component],
       providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([]), ScreenState],
     });
+    await TestBed.compileComponents();
     TestBed.runInInjectionContext(registerIcons);
     TestBed.inject(UnitsService).choose('mm');
     const store = TestBed.inject(PlanStore);

@@ -1,4 +1,4 @@
-import { rearView } from '@intervex/core';
+import { rearView } from '@intervex/core/views/cut';
 import type { StageLook } from '../../stage/look';
 import { AtHand } from './at-hand';
 import { CarForm } from './car-form';

@@ -1,4 +1,5 @@
-import { rearView, SIDES, tubeViews, type Plan } from '@intervex/core';
+import { SIDES, type Plan } from '@intervex/core';
+import { rearView, tubeViews } from '@intervex/core/views/cut';
 import type { StageLook } from '../../stage/look';
 import { AfterWeld } from './after-weld';
 import { CutChoices } from './cut-choices';

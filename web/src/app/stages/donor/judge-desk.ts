@@ -10,10 +10,10 @@ import {
   isOpen,
   KIND_WORDS,
   OPEN_BREAKAWAY_NM,
-  routeSummary,
   type Check,
   type Fact,
 } from '@intervex/core';
+import { routeSummary } from '@intervex/core/routes';
 import { EVIDENCE_WORDS } from '../../readings/fact-field';
 import { FigureValue } from '../../shared/figure-value';
 import { SidedTable, type SidedRow } from '../../shared/sided-table';

@@ -1,4 +1,5 @@
-import { donorView, headingsOf, JOINT_IDS } from '@intervex/core';
+import { headingsOf, JOINT_IDS } from '@intervex/core';
+import { donorView } from '@intervex/core/views/donor';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { placeOf } from './chosen-joint';
 import { DonorReadings } from './donor-readings';

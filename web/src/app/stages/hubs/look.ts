@@ -1,4 +1,6 @@
-import { flangeView, PATTERN_FACES, rearView } from '@intervex/core';
+import { PATTERN_FACES } from '@intervex/core';
+import { rearView } from '@intervex/core/views/cut';
+import { flangeView } from '@intervex/core/views/hubs';
 import type { StageLook } from '../../stage/look';
 import { BrakesDesk } from './brakes-desk';
 import { DrawingReader } from './drawing-reader';

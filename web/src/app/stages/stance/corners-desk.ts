@@ -1,5 +1,6 @@
 import { Component, computed, inject } from '@angular/core';
-import { cornerViews, SIDES } from '@intervex/core';
+import { SIDES } from '@intervex/core';
+import { cornerViews } from '@intervex/core/views/stance';
 import { ViewSvg, type MarkMove } from '../../drawing/view-svg';
 import { PlanStore } from '../../state/plan-store';
 import { chosen } from './chosen';

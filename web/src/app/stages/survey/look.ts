@@ -1,4 +1,5 @@
-import { endView, headingsOf, level, roomView, surveyView, topView } from '@intervex/core';
+import { headingsOf, level } from '@intervex/core';
+import { endView, roomView, surveyView, topView } from '@intervex/core/views/survey';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { AnglesDesk } from './angles-desk';
 import { AxleFacts } from './axle-facts';

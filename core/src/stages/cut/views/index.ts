@@ -1,0 +1,2 @@
+export * from './rear';
+export * from './tube';
