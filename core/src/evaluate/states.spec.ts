@@ -86,6 +86,7 @@ describe('running strip', () => {
 
   it.each([
     [25.25, 'left'],
+    [0.3, 'left'],
     [-0.06, 'right'],
     [0.04, 'middle'],
   ] as const)('a pinion at %d is %s', (y, word) => {

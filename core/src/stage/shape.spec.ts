@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { items, list, number, object, oneOf, some, whole } from './shape';
+import { verdictShape } from './verdict';
 
 const rule = { test: () => false, says: 'Never.' } as never;
 
@@ -16,6 +17,17 @@ describe('shapes of what a plan holds', () => {
     const fields = { wide: whole(1, 9) };
     expect(object<{ wide: number }>(fields, [], rule)).toEqual({ kind: 'object', fields, optional: [], rule });
     expect(object<{ wide: number }>(fields)).toEqual({ kind: 'object', fields, optional: [] });
+  });
+
+  it('take a verdict of the builder’s with a reason of some length and a name', () => {
+    expect(verdictShape(['bought', 'rejected'])).toMatchObject({
+      fields: {
+        verdict: { values: ['bought', 'rejected'] },
+        reason: { as: 'free', min: 3, max: 300 },
+        who: { as: 'name', min: 1, max: 60 },
+        at: { kind: 'time' },
+      },
+    });
   });
 
   it('say how an entry is found: by a given id, or one of these', () => {

@@ -139,6 +139,8 @@ describe('room of a tyre', () => {
     const cornering: StancePose = { ...RIDE, motion: { ...still, cornering: true } };
     // 220.3 / 1.08.
     expect(widestSection([cornering]).value).toBeCloseTo(203.98, 2);
+    // A bulging tyre takes the room up in one straight line, one step.
+    expect(widestSection([cornering]).iterations).toBe(1);
     const narrow: StancePose = { obstacles: [rail, { ...lip, y: 515 }], motion: still };
     expect(widestSection([narrow])).toMatchObject({ value: 0, status: 'none' });
   });
@@ -253,5 +255,9 @@ describe('fit map', () => {
   it('refuses a map without cells', () => {
     const grid = { half: { from: 640, to: 760, cells: 0 }, et: { from: -40, to: 55, cells: 5 } };
     expect(() => fitMap(ranges, grid)).toThrow(RangeError);
+  });
+
+  it('puts a cell’s place in its middle', () => {
+    expect([0, 1, 3].map((i) => cellAt({ from: 10, to: 22, cells: 4 }, i))).toEqual([11.5, 14.5, 20.5]);
   });
 });

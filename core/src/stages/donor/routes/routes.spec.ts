@@ -113,6 +113,17 @@ describe('order of routes', () => {
     expect(rankRoutes([cheap, dear], only('money'))[1]?.reasons).toContain('costs 350 more than the cheapest');
   });
 
+  it.each([
+    [{ fits: 11, work: 0, no: 0, unknown: 0 }, 'bolts in: every joint fits'],
+    [{ fits: 8, work: 3, no: 0, unknown: 0 }, 'every joint is settled, 3 with work'],
+    [{ fits: 10, work: 0, no: 1, unknown: 0 }, undefined],
+    [{ fits: 10, work: 0, no: 0, unknown: 1 }, undefined],
+  ])('says of joints %o: %s', (joints, said) => {
+    const [only] = rankRoutes([{ ...cheap, joints }], DEFAULT_WEIGHTS);
+    const found = only?.reasons.filter((reason) => /every joint/.test(reason));
+    expect(found).toEqual(said === undefined ? [] : [said]);
+  });
+
   it('lets a rejected donor go last with its reason', () => {
     const verdict = {
       verdict: 'rejected',
