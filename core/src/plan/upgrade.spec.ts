@@ -38,6 +38,20 @@ describe('a plan as it was kept', () => {
     ]);
   });
 
+  it('gives a plan of version 4 what came after it: choices beside its own, each as it begins', () => {
+    const choices = { school: 'keepOffset', retention: 'boltIn', datum: 'pinion' };
+    const { plan, dropped } = planFromStore(4, { choices, readings: { 'donor.half.left': half } });
+    // What will hold the shafts began as what holds them; the tyre’s size and the spacer were not known then.
+    expect(plan.choices).toEqual({ ...EMPTY_PLAN.choices, ...choices, retentionTo: 'boltIn' });
+    expect(plan.readings).toEqual({ 'donor.half.left': half });
+    expect(dropped).toEqual([]);
+  });
+
+  it('keeps a later choice that an earlier plan holds already', () => {
+    const choices = { retention: 'boltIn', retentionTo: 'fullFloat', tyre: '205/60R15' };
+    expect(planFromStore(4, { choices }).plan.choices).toMatchObject(choices);
+  });
+
   it('starts empty where nothing of use was kept', () => {
     for (const data of [undefined, null, 7, 'text', []])
       expect(planFromStore(PLAN_VERSION, data).plan).toEqual(EMPTY_PLAN);

@@ -117,6 +117,20 @@ describe('pairs of stock shafts', () => {
     expect(pairs[0]?.stocked).toBe(false);
   });
 
+  it.each([
+    ['the cheaper', { price: 244 }, { price: 251 }],
+    ['the one that comes sooner, at one price', { leadDays: 3 }, { leadDays: 9 }],
+  ])('take %s of two that are alike, whichever is listed first', (_, better, other) => {
+    const [one, two] = [shaft(684.4, better), shaft(684.4, other)];
+    for (const offers of [
+      [one, two],
+      [two, one],
+    ]) {
+      const [best] = stockPairs(offers, WANTED, AXLE, { width: 1402, pinion: 0 }).pairs;
+      expect([best?.left.number, best?.right.number]).toEqual([one.number, one.number]);
+    }
+  });
+
   it('give one of each where two of one length lie on the shelf apart', () => {
     const [a, b] = [shaft(684.4, { stock: 1, price: 90 }), shaft(684.4, { stock: 1, price: 120 })];
     const [first] = stockPairs([a, b], WANTED, AXLE, { width: 1402 }).pairs;
