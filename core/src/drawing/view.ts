@@ -77,7 +77,10 @@ export interface MarkHandle {
 
 /** A word at a place. */
 export interface Caption {
+  /** Where `{}` stands in it, the length goes. */
   readonly text: string;
+  /** Length said in it, mm; shown in the unit of page or paper. */
+  readonly length?: number;
   readonly at: Point;
   readonly anchor: 'start' | 'middle' | 'end';
 }
@@ -118,3 +121,12 @@ export const upright = (style: ShapeStyle, u: number, reach: number, at?: string
   ],
   ...(at === undefined ? {} : { at }),
 });
+
+/**
+ * What a caption says in somebody’s unit.
+ *
+ * @param show prints a length in mm
+ * @example captionText({ text: '5 × {} there', length: 114.3, … }, (mm) => mm.toFixed(1)) // '5 × 114.3 there'
+ */
+export const captionText = ({ text, length }: Caption, show: (mm: number) => string): string =>
+  length === undefined ? text : text.replace('{}', show(length));

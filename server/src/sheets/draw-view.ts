@@ -1,5 +1,6 @@
 import {
   bareLength,
+  captionText,
   type Dimension,
   type LengthUnit,
   type Point,
@@ -58,9 +59,10 @@ export function drawView(doc: Pdf, view: View, place: Placement): void {
   for (const caption of view.captions) {
     const [x, y] = at(caption.at);
     doc.font('text').fontSize(6).fillColor(INK.second);
-    const width = doc.widthOfString(caption.text);
+    const text = captionText(caption, (mm) => bareLength(mm, place.units));
+    const width = doc.widthOfString(text);
     const shift = { start: 3, middle: -width / 2, end: -width - 3 }[caption.anchor];
-    doc.text(caption.text, x + shift, y - 3, { lineBreak: false });
+    doc.text(text, x + shift, y - 3, { lineBreak: false });
   }
   const edges = { top: place.y - view.bounds.top * k, bottom: place.y - view.bounds.bottom * k };
   // All extension lines lie under all texts.

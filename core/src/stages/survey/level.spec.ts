@@ -4,6 +4,7 @@ import { allFigures, evaluate, restsOnLevel } from '../../evaluate';
 import type { Figure } from '../../measure';
 import { EMPTY_PLAN, type Plan } from '../../plan';
 import { reading } from '../../testing/plans';
+import { captionText } from '../../drawing';
 import { endView, LEAN_DRAWN } from './views/end';
 import { topView } from './views/top';
 import { level } from './figures/car';
@@ -142,6 +143,19 @@ describe('drawings', () => {
     if (front?.kind !== 'outline') throw new Error('no front');
     const [left, right] = front.points;
     expect((left?.[1] ?? 0) - (right?.[1] ?? 0)).toBeCloseTo(13.1 * LEAN_DRAWN, 6);
+  });
+
+  it('say the sills’ heights as lengths, in whichever unit they are looked at', () => {
+    const view = evaluate(plan(heights(254.2, 241.1, 249.9, 241.8))).of(endView);
+    const said = view.captions.flatMap((c) =>
+      c.length === undefined ? [] : [captionText(c, (mm) => `${mm}`)],
+    );
+    expect(said).toEqual(['254.2', '241.1', '249.9', '241.8']);
+    expect(
+      evaluate(EMPTY_PLAN)
+        .of(endView)
+        .captions.filter((c) => c.text === 'not read'),
+    ).toHaveLength(4);
   });
 
   it('draw both wheelbases as long as they are', () => {

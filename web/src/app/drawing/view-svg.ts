@@ -9,7 +9,7 @@ import {
   output,
   signal,
 } from '@angular/core';
-import type { Dimension, MarkHandle, Shape, View } from '@intervex/core';
+import { captionText, type Dimension, type MarkHandle, type Shape, type View } from '@intervex/core';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 import { fitView, heightFor, layDimensions, pointsText, toModel, toPixel } from './view-layout';
@@ -22,6 +22,9 @@ export interface MarkMove {
 
 /** Several handles may move one quantity. */
 const handleKey = ({ id, quantityId }: MarkHandle): string => id ?? quantityId;
+
+const saysLengths = ({ dimensions, captions }: View): boolean =>
+  dimensions.length > 0 || captions.some(({ length }) => length !== undefined);
 
 /** Steps of the arrow keys, mm. */
 const STEP = 1;
@@ -79,11 +82,15 @@ export class ViewSvg {
       : this.drawn().handles.map((handle) => ({ handle, at: toPixel(this.transform(), handle.at) })),
   );
   protected readonly captions = computed(() =>
-    this.drawn().captions.map((caption) => ({ caption, at: toPixel(this.transform(), caption.at) })),
+    this.drawn().captions.map((caption) => ({
+      caption,
+      text: captionText(caption, (mm) => this.units.bare(mm)),
+      at: toPixel(this.transform(), caption.at),
+    })),
   );
   protected readonly scaleText = computed(
     () =>
-      `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}${this.drawn().dimensions.length ? `, lengths in ${this.unit()}` : ''}`,
+      `1 : ${Math.max(1, Math.round(96 / 25.4 / this.transform().k))}${saysLengths(this.drawn()) ? `, lengths in ${this.unit()}` : ''}`,
   );
   protected readonly table = computed(() =>
     this.view().dimensions.map((d) => ({ label: d.label, text: this.units.show(d.value, 'mm') })),

@@ -1,4 +1,4 @@
-import { Component, inject, input, output, signal } from '@angular/core';
+import { Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { parseAngle, parseLength, RAD_PER_DEGREE } from '@intervex/core';
@@ -26,6 +26,16 @@ type Read =
   | { readonly ok: false; readonly why: string };
 const NEW = '';
 
+/** How wide a column is beside others, and what they take of the table together, %: the rest is the button’s. */
+const WIDTHS: Readonly<Record<RowColumn['kind'], number>> = {
+  whole: 0.55,
+  angle: 0.9,
+  mm: 1.35,
+  text: 1.2,
+  choice: 1.25,
+};
+const FILLED = 91;
+
 /** A short list edited in place; what cannot be read stays as typed, with the reason, and changes nothing. */
 @Component({
   selector: 'ix-rows',
@@ -33,6 +43,12 @@ const NEW = '';
   template: `
     <table>
       <caption class="hidden">{{ name() }}</caption>
+      <colgroup>
+        @for (share of shares(); track $index) {
+          <col [style.width.%]="share" />
+        }
+        <col class="button" />
+      </colgroup>
       <thead>
         <tr>
           @for (c of columns(); track c.key) {
@@ -136,8 +152,9 @@ const NEW = '';
       font-size: 12px;
       font-weight: 500;
       text-align: left;
+      vertical-align: bottom;
     }
-    thead td:last-child {
+    col.button {
       width: 30px;
     }
     td {
@@ -184,6 +201,13 @@ export class RowsEditor {
   protected readonly problem = signal('');
   /** Text that was refused or belongs to the row not added yet, by row and column. */
   private readonly typed = signal<Readonly<Record<string, string>>>({});
+
+  /** Room for each column, % of the table: what is counted takes little, a length may be a long fraction. */
+  protected readonly shares = computed(() => {
+    const wide = this.columns().map(({ kind }) => WIDTHS[kind]);
+    const all = wide.reduce((sum, w) => sum + w, 0);
+    return wide.map((w) => (FILLED * w) / all);
+  });
 
   protected label = (c: RowColumn, i?: number): string =>
     i === undefined ? `New row, ${c.label}` : `Row ${i + 1}, ${c.label}`;

@@ -34,14 +34,16 @@ export const flangeView = node('flangeView', (r): View | undefined => {
   const near = redrill && !redrill.possible;
   const captions: Caption[] = [
     {
-      text: `${face.old.count} × ${face.old.pcd.toFixed(1)} there`,
+      text: `${face.old.count} × {} there`,
+      length: face.old.pcd,
       at: [-reach - MARGIN, reach - 4],
       anchor: 'end',
     },
     ...(same === false
       ? [
           {
-            text: `${face.wanted.count} × ${face.wanted.pcd.toFixed(1)} ${near ? 'runs into them' : 'new'}`,
+            text: `${face.wanted.count} × {} ${near ? 'runs into them' : 'new'}`,
+            length: face.wanted.pcd,
             at: [reach + MARGIN, reach - 4] as const,
             anchor: 'start' as const,
           },

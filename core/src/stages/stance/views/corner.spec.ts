@@ -4,6 +4,7 @@ import { flangeView, jigView } from '../../hubs/views/flange';
 import { cornerViews } from './corner';
 import { evaluate } from '../../../evaluate';
 import { EMPTY_PLAN, type Plan } from '../../../plan';
+import { captionText } from '../../../drawing';
 
 const tape = (value: number) => reading('tape', value);
 const caliper = (value: number) => reading('caliper', value);
@@ -113,7 +114,10 @@ describe('flange and jig', () => {
     const view = evaluate(packhorse).of(flangeView);
     const count = (style: string) => view?.shapes.filter((s) => s.style === style).length;
     expect([count('hole'), count('newHole'), count('keep'), count('casting')]).toEqual([5, 5, 1, 2]);
-    expect(view?.captions.map((c) => c.text)).toEqual(['5 × 120.0 there', '5 × 108.0 new']);
+    expect(view?.captions.map((c) => captionText(c, (mm) => mm.toFixed(1)))).toEqual([
+      '5 × 120.0 there',
+      '5 × 108.0 new',
+    ]);
   });
 
   it('show one pattern where both agree, and nothing while none is known', () => {

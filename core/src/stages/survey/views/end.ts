@@ -10,7 +10,7 @@ const BODY = 520;
 const USUAL_HEIGHT = 250;
 const TYRE = { width: 190, diameter: 600 };
 /** Between the middles of the two ends, mm. */
-const APART = 2100;
+const APART = 1640;
 
 /**
  * The car from behind at its front and rear end side by side, the left of the car at the left: sill heights
@@ -30,13 +30,13 @@ export const endView = node('endView', (r): View => {
   const drawn = ends.map((end) => drawEnd(end));
   return {
     title: `Car from behind at both ends, lean drawn ${LEAN_DRAWN} times`,
-    bounds: { left: -APART / 2 - HALF - 330, right: APART / 2 + HALF + 330, top: 940, bottom: -80 },
+    bounds: { left: -APART / 2 - HALF - 110, right: APART / 2 + HALF + 110, top: 940, bottom: -170 },
     shapes: drawn.flatMap((d) => d.shapes),
     dimensions: [],
     handles: [],
     captions: [
       ...drawn.flatMap((d) => d.captions),
-      { text: `lean drawn ${LEAN_DRAWN} times`, at: [0, -70], anchor: 'middle' },
+      { text: `lean drawn ${LEAN_DRAWN} times`, at: [0, -150], anchor: 'middle' },
     ],
   };
 });
@@ -73,7 +73,9 @@ function drawEnd({ name, middle, left, right }: End): { shapes: Shape[]; caption
       v + TYRE.diameter / 2,
     ]),
   });
-  const text = (value: number | undefined) => (value === undefined ? 'not read' : value.toFixed(1));
+  // In rows of their own within the body: however narrow the picture is, no length runs into another.
+  const sill = (value: number | undefined, at: Point, anchor: Caption['anchor']): Caption =>
+    value === undefined ? { text: 'not read', at, anchor } : { text: '{}', length: value, at, anchor };
   return {
     shapes: [
       tyre(middle - HALF + TYRE.width / 2),
@@ -100,8 +102,8 @@ function drawEnd({ name, middle, left, right }: End): { shapes: Shape[]; caption
     ],
     captions: [
       { text: name, at: [middle, 880], anchor: 'middle' },
-      { text: text(left), at: [middle - HALF - 20, 60], anchor: 'end' },
-      { text: text(right), at: [middle + HALF + 20, 60], anchor: 'start' },
+      sill(left, [middle - HALF * 0.78, mean + BODY * 0.62], 'start'),
+      sill(right, [middle + HALF * 0.82, mean + BODY * 0.2], 'end'),
     ],
   };
 }
