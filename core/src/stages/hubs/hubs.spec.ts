@@ -347,6 +347,8 @@ describe('checks of hub ends', () => {
     expect(out).toMatchObject({ level: 'caution', title: 'Left caliper stands too far out' });
     expect(level('brake.rim', brakes({ diameter: is('D', 302) }))).toBe('stop');
     expect(level('brake.hose', brakes({ hoseDroop: is('n', 330) }))).toBe('stop');
+    expect(level('brake.hose', brakes({ hoseDroop: is('n', 312.4) }))).toBe('stop');
+    expect(level('brake.hose', brakes({ hoseDroop: is('n', 311.6) }))).toBe('ok');
   });
 
   it('say which line cannot be bent', () => {

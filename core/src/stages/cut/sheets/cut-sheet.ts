@@ -27,6 +27,7 @@ import { markDatum } from '../mark-places';
 import { DATUM_NAMES, METHOD_NAMES, PHASE_NAMES, SCHOOL_NAMES } from '../names';
 import { node, type Reads } from '../node';
 import { clockName, type FaceSquare } from '../square-stage';
+import { placeWord } from '../strip';
 import { rearView } from '../views/rear';
 import { standWords } from '../cut-checks';
 
@@ -67,9 +68,10 @@ function datumText(r: Reads): string {
 }
 
 function pinionText(pinion: Figure, { print }: Pen): string {
-  if (Math.abs(pinion.value) < 0.05) return 'in the middle';
+  const place = placeWord(pinion.value);
+  if (place === 'middle') return 'in the middle';
   const size = print(withValue(pinion, Math.abs(pinion.value))).text;
-  return `${size} to the ${pinion.value > 0 ? 'left' : 'right'} of the middle`;
+  return `${size} to the ${place} of the middle`;
 }
 
 function marksSection(r: Reads, { print }: Pen): SheetSection {

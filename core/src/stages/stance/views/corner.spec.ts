@@ -132,4 +132,30 @@ describe('flange and jig', () => {
     expect(view?.shapes.filter((s) => s.style === 'newHole')).toHaveLength(5);
     expect((view?.bounds.right ?? 0) - (view?.bounds.left ?? 0)).toBeCloseTo(158.4 + 24, 6);
   });
+
+  it('give a jig that is longer than wide its room, 12 mm round it', () => {
+    const stepped: Plan = { ...packhorse, choices: { ...packhorse.choices, jig: 'step' } };
+    const view = evaluate(stepped).of(jigView);
+    if (!view) throw new Error('no jig');
+    const reach = view.shapes.map((s) =>
+      s.kind === 'circle'
+        ? {
+            to: [s.centre[0] + s.radius, s.centre[1] + s.radius],
+            from: [s.centre[0] - s.radius, s.centre[1] - s.radius],
+          }
+        : {
+            to: [0, 1].map((i) => Math.max(...s.points.map((p) => p[i] ?? 0))),
+            from: [0, 1].map((i) => Math.min(...s.points.map((p) => p[i] ?? 0))),
+          },
+    );
+    const most = (i: number) => Math.max(...reach.map(({ to }) => to[i] ?? 0));
+    const least = (i: number) => Math.min(...reach.map(({ from }) => from[i] ?? 0));
+    expect(view.bounds).toEqual({
+      left: least(0) - 12,
+      right: most(0) + 12,
+      top: most(1) + 12,
+      bottom: least(1) - 12,
+    });
+    expect(view.bounds.right - view.bounds.left).not.toBeCloseTo(view.bounds.top - view.bounds.bottom, 0);
+  });
 });
