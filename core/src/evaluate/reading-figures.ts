@@ -42,11 +42,10 @@ export function readingFigures(): (plan: Plan) => ReadFigures {
   return (plan) => {
     const { readings } = plan;
     const byField = BY_FIELD.map((q) => assumedBy(q, plan));
-    const sameFields = last !== undefined && byField.every((known, i) => known === last?.byField[i]);
-    if (last && sameFields && last.readings === readings) return { all: last.all, edited: [] };
-    const edited = last && sameFields ? editedIn(last.each, readings) : undefined;
-    const all = last && edited ? new Map(last.all) : started(byField);
-    const each = last && edited ? last.each : new Map<string, Reading>();
+    const before = last?.byField.every((known, i) => known === byField[i]) ? last : undefined;
+    if (before?.readings === readings) return { all: before.all, edited: [] };
+    const edited = before && editedIn(before.each, readings);
+    const { all, each } = before && edited ? goneOn(before) : started(byField);
     for (const id of edited ?? Object.keys(readings)) {
       const reading = readings[id];
       if (reading) each.set(id, reading);
@@ -86,13 +85,20 @@ function editedIn(before: ReadonlyMap<string, Reading>, now: Plan['readings']): 
   return kept < before.size || edited.some((id) => !now[id]?.repeats.length) ? undefined : edited;
 }
 
+interface Begun {
+  readonly all: Map<string, Known>;
+  readonly each: Map<string, Reading>;
+}
+
+const goneOn = ({ all, each }: Turned): Begun => ({ all: new Map(all), each });
+
 /** What is known before anything is read. */
-function started(byField: readonly (Known | undefined)[]): Map<string, Known> {
+function started(byField: readonly (Known | undefined)[]): Begun {
   const all = new Map(FALLBACKS);
   byField.forEach((known, i) => {
     if (known) all.set((BY_FIELD[i] as Quantity).id, known);
   });
-  return all;
+  return { all, each: new Map() };
 }
 
 const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({

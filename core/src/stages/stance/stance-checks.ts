@@ -2,7 +2,7 @@ import type { FactOf } from '../../stage';
 import { roomKindOf, type RoomId } from '../survey/room-quantities';
 import type { survey } from '../survey/words';
 import { SURVEY_QUANTITIES } from '../survey/quantities';
-import { isOpen, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
+import { isOpen, judge, judgeClosure, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
 
@@ -27,7 +27,7 @@ export function stanceChecks(input: StanceChecksInput, limits: Limits): Check[] 
   const checks: Check[] = [];
   if (stance.tyreProblem) checks.push(tyreCheck(stance.tyreProblem));
   if (stance.diameterOff) checks.push(diameterCheck(stance.diameterOff, limits));
-  if (stance.barShort) checks.push(barCheck());
+  if (stance.lateralBar) checks.push(barCheck(stance.lateralBar === 'short'));
   for (const side of SIDES) {
     const gaps = (['inboard', 'outboard'] as const).map((from) => gapCheck(input, side, from, limits));
     checks.push(...gaps, radialCheck(stance, side, gaps[1] as Check, limits));
@@ -64,15 +64,17 @@ const diameterCheck = (figure: Figure, limits: Limits): Check =>
     ['brief.tyreDiameter'],
   );
 
-const barCheck = (): Check => ({
+const barCheck = (short: boolean): Check => ({
   id: 'stance.bar',
   stage: 'stance',
-  level: 'stop',
-  title: 'The lateral bar does not reach through the travel',
+  ...told(short ? 'stop' : 'ok', {
+    holds: 'The lateral bar reaches through the travel',
+    fails: 'The lateral bar does not reach through the travel',
+    todo: 'Read its length, its rise and the bump and droop travel again.',
+  }),
   reason: 'A bar shorter than its ends are apart cannot be: the axle would be pulled off.',
-  todo: 'Read its length, its rise and the bump and droop travel again.',
   at: 'bar.length',
-  contradicts: ['bar.length', 'bar.rise'],
+  ...(short ? { contradicts: ['bar.length', 'bar.rise'] } : {}),
 });
 
 /** The clearance with the least left over its limit; undefined where nothing stands there. */

@@ -90,6 +90,6 @@ export interface StanceResult {
   /** Tyre’s top to the arch lip at full bump, mm. */
   readonly radial: Sided<Maybe>;
   readonly caliper: Maybe;
-  /** The lateral bar does not reach through the travel. */
-  readonly barShort: boolean;
+  /** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none, or it is not known. */
+  readonly lateralBar: 'reaches' | 'short' | undefined;
 }

@@ -141,7 +141,11 @@ describe('stance', () => {
     expect(gap(withBar, 'bump.room.in.bump.top.left')).toBeCloseTo(671 - 87.58 - 552.3 - 4.595, 2);
     expect(gap(withBar, 'bump.room.in.bump.top.right')).toBeCloseTo(671 - 87.58 - 549.2 + 4.595, 2);
     const short = stanceStage(input({ facts }, { ...bar, 'bar.length': 60 }));
-    expect(short.barShort).toBe(true);
+    expect([short.lateralBar, withBar.lateralBar, stanceStage(input()).lateralBar]).toEqual([
+      'short',
+      'reaches',
+      undefined,
+    ]);
     expect(short.lacks.left.inboard).toContain('bar.length');
   });
 
@@ -306,6 +310,20 @@ describe('checks of stance', () => {
     // 165R13 stands 330.2 + 2·0.82·165 = 600.8.
     expect(level('tyre.size')).toBe('ok');
     expect(level('tyre.size', {}, { 'brief.tyreDiameter': 640 })).toBe('stop');
+  });
+
+  it('stops at a lateral bar that does not reach, and holds both its readings for it', () => {
+    const bar = { 'bar.length': 880, 'bar.rise': 20 };
+    const facts = lookIn({ ...KINDS, 'bar.side': seen('right') });
+    const found = (values: Readonly<Record<string, number>>) =>
+      checks({ facts }, values).find((c) => c.id === 'stance.bar');
+    expect(found(bar)).toMatchObject({ level: 'ok', todo: '' });
+    expect(found(bar)?.contradicts).toBeUndefined();
+    expect(found({ ...bar, 'bar.length': 60 })).toMatchObject({
+      level: 'stop',
+      contradicts: ['bar.length', 'bar.rise'],
+    });
+    expect(found({})).toBeUndefined();
   });
 
   it('holds the rim round the brake', () => {

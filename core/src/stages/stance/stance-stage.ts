@@ -74,7 +74,7 @@ export function stanceStage(input: StanceInput): StanceResult {
     archWork: bySide((side) => (proven && ranges ? archWork(ranges[side]) : undefined)),
     radial: bySide((side) => radialOf(f, diameter, side)),
     caliper: caliperOf(f),
-    barShort: SIDES.some((side) => rooms[side].some((posed) => posed.barShort)),
+    lateralBar: lateralBarOf(SIDES.flatMap((side) => rooms[side])),
   };
 }
 
@@ -101,6 +101,12 @@ function standOf(input: StanceInput, section: Maybe): Stand {
     section ? '' : 'tyre.section',
   ].filter(Boolean);
   return { section, rim, half, et, missing };
+}
+
+/** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none, or it is not known. */
+function lateralBarOf(rooms: readonly Posed[]): StanceResult['lateralBar'] {
+  if (rooms.some((posed) => posed.barShort)) return 'short';
+  return rooms.some((posed) => posed.bar) ? 'reaches' : undefined;
 }
 
 /** What follows from the wheel's own place. */
