@@ -9,14 +9,15 @@ import { goldenLines, inAnyOrder, variations } from '../src/testing/golden';
 import { workedPlan } from '../src/testing/plans';
 
 /**
- * Written before the stages had a folder each, and the same since, but for four things. A sheet’s checks stand in
+ * Written before the stages had a folder each, and the same since, but for five things. A sheet’s checks stand in
  * another order. The lines of the chances hold the first forty draws of another generator: it draws normal numbers by
  * strips instead of by pairs, so that a hundred thousand take a third of the time; that both agree with what is reckoned
  * in closed form is tested beside the chances. And checks that only spoke up where they failed have a row where they hold
  * too: joints that fit, the tube against its cut, the shaft against its spline, least and most end-float, the groove of a
  * shaft that is shortened, the pattern and the way to it, studs and seats that are alike, the size of new ends; a tube
  * that nobody has read is a question under its cut, so that routes and sheets count one question more there. Captions of
- * the car’s ends and of the flange hold their lengths in mm, to be printed in the unit of page or paper.
+ * the car’s ends and of the flange hold their lengths in mm, to be printed in the unit of page or paper. Sheets in inches
+ * give masses, forces, torques and stresses in pounds and what goes with them.
  */
 const FILE = new URL('golden.txt.br', import.meta.url);
 

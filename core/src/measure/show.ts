@@ -1,4 +1,13 @@
-import { formatAngle, formatLength, formatNumber, lengthSuffix, type LengthUnit } from '../units';
+import {
+  amountWord,
+  formatAmount,
+  formatAngle,
+  formatLength,
+  formatNumber,
+  isAmountUnit,
+  lengthSuffix,
+  type LengthUnit,
+} from '../units';
 import type { FigureUnit } from './figure';
 
 /** Limits below this are of something turned, ground or pressed: a tenth of a millimetre says nothing there. mm. */
@@ -22,37 +31,28 @@ export function showAgainst(
   return length === 'mm' ? showValue(value, 'mm', 'mm', 2) : showValue(value, 'mm', 'in', 4);
 }
 
-/** What stands behind a number of each unit, lengths apart. */
-const WORDS: Readonly<Record<Exclude<FigureUnit, 'mm'>, string>> = {
-  rad: '°',
-  ratio: '%',
-  kg: 'kg',
-  N: 'N',
-  Nm: 'N·m',
-  MPa: 'MPa',
-  money: '',
-  count: '',
-};
-/** Units of which a whole number says enough. */
-const WHOLE: readonly FigureUnit[] = ['kg', 'N', 'Nm', 'MPa', 'money'];
-
 /**
  * What stands behind a field of a unit; nothing where a number says all.
  *
  * @example unitWord('Nm', 'mm') // 'N·m'
  */
-export const unitWord = (unit: FigureUnit, length: LengthUnit): string =>
-  unit === 'mm' ? lengthSuffix(length) : WORDS[unit];
+export function unitWord(unit: FigureUnit, length: LengthUnit): string {
+  if (unit === 'mm') return lengthSuffix(length);
+  if (isAmountUnit(unit)) return amountWord(unit, length);
+  return unit === 'rad' ? '°' : unit === 'ratio' ? '%' : '';
+}
 
 /**
- * Prints a value of any unit with its unit.
+ * Prints a value of any unit with its unit. Where lengths are in inches, amounts are in pounds and what goes with them.
  *
  * @example showValue(0.905, 'ratio') // '90.5 %'
+ * @example showValue(515.2, 'Nm', 'in') // '380 lb·ft'
  */
 export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 'mm', digits?: number): string {
+  if (isAmountUnit(unit)) return formatAmount(value, unit, length, digits);
   if (unit === 'rad') return formatAngle(value, digits ?? 2);
   if (unit === 'ratio') return `${(value * 100).toFixed(digits ?? 1)} %`;
-  if (WHOLE.includes(unit)) return `${formatNumber(value, digits ?? 0)} ${unitWord(unit, length)}`.trim();
+  if (unit === 'money') return formatNumber(value, digits ?? 0);
   if (unit === 'count') return String(Number(value.toFixed(digits ?? 3)));
   return `${bareLength(value, length, digits)} ${lengthSuffix(length)}`;
 }

@@ -1,16 +1,16 @@
-import { parseAngle, parseLength, type LengthUnit, type Parsed } from '../units';
+import { isAmountUnit, parseAmount, parseAngle, parseLength, type LengthUnit, type Parsed } from '../units';
 import { refuseValue } from './accepts';
 import type { Quantity } from '../stage';
 
-/** A plain number, with kg behind it where that is what is read. */
-const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*(kg|n·?m|n)?\s*$/i;
+/** A plain number: a count, or money. */
+const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*$/;
 
 /**
  * Reads what somebody typed for a quantity, and refuses what cannot be one.
  *
  * @param quantity what is read
- * @param text as typed, such as `29 11/16` or `1020 kg`
- * @param unit of a length without a unit
+ * @param text as typed, such as `29 11/16`, `1020 kg` or `310 lbft`
+ * @param unit of a length without a unit; with inches a bare mass, force, torque or pressure is in pounds’ units
  * @returns the value in core units, or the reason why not
  * @example readQuantity(quantity('donor.tube.left'), '23 1/8', 'frac') // { ok: true, value: 587.375 }
  */
@@ -29,13 +29,12 @@ function parseShare(text: string): Parsed {
   return { ok: true, value: share[2] || value > 1.5 ? value / 100 : value };
 }
 
-const EXAMPLES: Readonly<Record<string, string>> = { kg: '1020', Nm: '420', money: '1900' };
-
 function parse({ unit: kind }: Quantity, text: string, unit: LengthUnit): Parsed {
   if (kind === 'mm') return parseLength(text, unit);
   if (kind === 'rad') return parseAngle(text);
   if (kind === 'ratio') return parseShare(text);
+  if (isAmountUnit(kind)) return parseAmount(text, kind, unit);
   if (NUMBER.test(text)) return { ok: true, value: Number.parseFloat(text.trim().replace('−', '-')) };
-  const example = EXAMPLES[kind] ?? '31';
+  const example = kind === 'money' ? '1900' : '31';
   return { ok: false, reason: `“${text.trim()}” is not a number. Write it like ${example}.` };
 }

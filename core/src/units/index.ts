@@ -4,3 +4,4 @@ export * from './format-length';
 export * from './parse-angle';
 export * from './parse-length';
 export * from './tidy-text';
+export * from './amount';

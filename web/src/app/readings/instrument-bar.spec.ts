@@ -73,10 +73,10 @@ describe('the bar of an instrument', () => {
     service.reading.set({ ...reading, unit: 'kg', value: 1065, channels, battery: 0.9 });
     await bench.fixture.whenStable();
     expect(bench.all('.corner').map((c) => c.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
-      'LF 291.5',
-      'RF 284.0',
-      'LR 248.5',
-      'RR 241.0',
+      'LF 291.5 kg',
+      'RF 284.0 kg',
+      'LR 248.5 kg',
+      'RR 241.0 kg',
     ]);
     await bench.click('Into the axle loads');
     expect(bench.store.plan().readings['brief.rear']?.repeats[0]?.value).toBe(489.5);

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { quantity, quantityInSentence, quantityName } from '@intervex/core';
 import { BATTERY_LOW, InstrumentsService } from '../state/instruments.service';
+import { UnitsService } from '../state/units.service';
 
 const UNITS = { mm: ' mm', deg: '°', kg: ' kg' } as const;
 const CORNERS = [
@@ -165,6 +166,7 @@ const CORNERS = [
 })
 export class InstrumentBar {
   protected readonly service = inject(InstrumentsService);
+  private readonly units = inject(UnitsService);
 
   protected readonly zeroed = computed(() => this.service.reading()?.zeroed ?? false);
   protected readonly held = computed(() => this.service.reading()?.held ?? false);
@@ -177,12 +179,20 @@ export class InstrumentBar {
   protected readonly shown = computed(() => {
     const r = this.service.reading();
     const step = this.service.connected()?.resolution ?? 0.1;
-    return r ? `${r.value.toFixed(digitsOf(step)).replace('-', '−')}${UNITS[r.unit]}` : '';
+    return r ? this.print(r.value, r.unit, digitsOf(step)) : '';
   });
   protected readonly corners = computed(() => {
     const channels = this.service.reading()?.channels;
-    return channels ? CORNERS.map(([id, name]) => ({ name, value: channels[id].toFixed(1) })) : [];
+    return channels ? CORNERS.map(([id, name]) => ({ name, value: this.print(channels[id], 'kg', 1) })) : [];
   });
+  /** What the instrument shows, in the unit of the page: no instrument shows tape fractions. */
+  private print(value: number, unit: keyof typeof UNITS, digits: number): string {
+    const shown = this.units.unit() === 'mm';
+    if (unit === 'kg') return this.units.show(value, 'kg', digits);
+    if (unit === 'mm' && !shown) return this.units.uncertainty(value, 'mm', digits + 2);
+    return `${value.toFixed(digits).replace('-', '−')}${UNITS[unit]}`;
+  }
+
   protected readonly zeroedOn = computed(() => {
     const on = this.service.zeroedOn();
     return on ? ` on ${quantityInSentence(quantity(on))}` : '';

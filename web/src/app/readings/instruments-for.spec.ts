@@ -6,6 +6,7 @@ describe('an instrument in the menu', () => {
     expect(offText('tape', 'mm', 'frac')).toBe('± 0.0315 in');
     expect(offText('angleGauge', 'rad', 'mm')).toBe('± 0.1°');
     expect(offText('scale', 'kg', 'mm')).toBe('± 1 kg');
+    expect(offText('scale', 'kg', 'frac')).toBe('± 2.2 lb');
     expect(offText('seller', 'count', 'mm')).toBe('');
   });
 });

@@ -1,5 +1,8 @@
 import {
+  amountShown,
+  amountWord,
   halfResolutionOf,
+  isAmountUnit,
   RAD_PER_DEGREE,
   showValue,
   unitWord,
@@ -14,5 +17,7 @@ export function offText(id: InstrumentId, unit: FigureUnit, lengths: LengthUnit)
   if (half === 0) return '';
   if (unit === 'rad') return `± ${Number((half / RAD_PER_DEGREE).toFixed(2))}°`;
   if (unit === 'mm' && lengths !== 'mm') return `± ${showValue(half, 'mm', 'in', 4)}`;
+  if (isAmountUnit(unit))
+    return `± ${Number(amountShown(half, unit, lengths).toFixed(1))} ${amountWord(unit, lengths)}`;
   return `± ${half} ${unitWord(unit, lengths)}`.trim();
 }

@@ -114,7 +114,9 @@ export class FigureValue {
       .join(''),
   );
   /** The text in its parts, so that the unit can stand smaller beside its number. */
-  private readonly parts = computed(() => /^(.*?)( mm| in| kg| N| N·m)?( ±.*)?$/.exec(this.text()) ?? []);
+  private readonly parts = computed(
+    () => /^(.*?)( (?:mm|in|kg|lb|N|lbf|N·m|lb·ft|MPa|ksi))?( ±.*)?$/.exec(this.text()) ?? [],
+  );
   protected readonly number = computed(() => this.parts()[1] ?? '');
   protected readonly unit = computed(() => this.parts()[2]?.trim() ?? '');
   protected readonly tail = computed(() => this.parts()[3]?.trim() ?? '');

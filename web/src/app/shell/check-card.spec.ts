@@ -1,3 +1,5 @@
+import { TestBed } from '@angular/core/testing';
+import { UnitsService } from '../state/units.service';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { ChecksDrawer } from './checks-drawer';
 
@@ -75,6 +77,31 @@ describe('checks drawer', () => {
     await bench.fill('input[name=limit]', '1/4"');
     await bench.click('Change the limit');
     expect(bench.store.plan().limits['donor.closure']).toEqual({ value: 6.35, reason: 'Rough casting face' });
+  });
+
+  it('takes a limit of mass in the unit of the page: pounds beside inches', async () => {
+    const heavy = donorPlan({
+      'brief.mass': read('chosen', 1020),
+      'brief.front': read('chosen', 560),
+      'brief.rear': read('chosen', 430),
+    });
+    TestBed.resetTestingModule();
+    const drawer = await Bench.of(ChecksDrawer, heavy);
+    TestBed.inject(UnitsService).choose('in');
+    await drawer.fixture.whenStable();
+    const weights = drawer.all('article').find((a) => /limit 33 lb/.test(a.textContent ?? ''));
+    [...(weights?.querySelectorAll('button') ?? [])]
+      .find((b) => b.textContent?.includes('Change limit'))
+      ?.click();
+    await drawer.fixture.whenStable();
+    await drawer.fill('textarea', 'Weighed with tools in the boot');
+    await drawer.fill('input[name=limit]', '90 N');
+    await drawer.click('Change the limit');
+    expect(drawer.text).toContain('no unit of a mass');
+    await drawer.fill('input[name=limit]', '88');
+    await drawer.click('Change the limit');
+    // 88 × 0.45359237.
+    expect(drawer.store.plan().limits['brief.weights']?.value).toBeCloseTo(39.91613, 4);
   });
 
   it('shows what passed when asked', async () => {

@@ -9,10 +9,11 @@ import {
   LIMITS,
   type Limit,
   type LimitId,
+  isAmountUnit,
+  parseAmount,
   parseAngle,
   parseLength,
   placeName,
-  showValue,
   type Check,
   type Parsed,
 } from '@intervex/core';
@@ -112,7 +113,7 @@ export class CheckCard {
     if (!read.ok) this.problem.set(read.reason);
     else if (read.value < min || read.value > max)
       this.problem.set(
-        `This limit lies between ${showValue(min, limit.unit)} and ${showValue(max, limit.unit)}.`,
+        `This limit lies between ${this.units.show(min, limit.unit)} and ${this.units.show(max, limit.unit)}.`,
       );
     else {
       this.store.put('limits', limit.id as LimitId, { value: read.value, reason: this.reason().trim() });
@@ -135,6 +136,7 @@ export class CheckCard {
     const text = this.limitText();
     if (unit === 'mm') return parseLength(text, this.units.unit());
     if (unit === 'rad') return parseAngle(text);
+    if (isAmountUnit(unit)) return parseAmount(text, unit, this.units.unit());
     if (unit !== 'ratio') return readPlain(text);
     const percent = Number(text.replace('%', '').trim());
     return Number.isFinite(percent) && text.trim()

@@ -1,7 +1,17 @@
 import { Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, heldBy, inSentence, restsOnLevel, type Figure } from '@intervex/core';
+import {
+  expandedUncertainty,
+  heldBy,
+  inSentence,
+  isAmountUnit,
+  restsOnLevel,
+  showTerm,
+  showValue,
+  type Figure,
+  type FigureUnit,
+} from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
@@ -11,6 +21,9 @@ const GRADES: Readonly<Record<string, string>> = {
   seller: 'Rests on what the seller says.',
   seen: 'Rests on what was seen or estimated, not measured.',
 };
+
+/** Digits of a value in the units of its formula, where they are others than usual. */
+const DIGITS_RUN: Readonly<Partial<Record<FigureUnit, number>>> = { mm: 2, kg: 1, N: 1, Nm: 1, MPa: 1 };
 
 /** How a figure came about: formula with symbols, then with numbers, inputs, source, uncertainty. */
 @Component({
@@ -56,11 +69,21 @@ export class WorkingPanel {
   protected readonly symbols = computed(() => withSymbols(this.figure()?.working.formula ?? ''));
   protected readonly numbers = computed(() => {
     const f = this.figure();
-    return f
-      ? withNumbers(f.working, (v, unit) =>
-          this.units.term(v, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),
-        )
-      : '';
+    return f ? withNumbers(f.working, (v, unit) => this.term(v, unit)) : '';
+  });
+  /** The result as the formula gives it. */
+  protected readonly found = computed(() => {
+    const f = this.figure();
+    return f && this.asRun() ? showValue(f.value, f.unit, 'mm', DIGITS_RUN[f.unit]) : this.value();
+  });
+  /**
+   * A formula of masses, forces, torques or pressures holds only in the units it is run in, whichever are shown: its
+   * constants are those of N, mm and MPa.
+   */
+  protected readonly asRun = computed(() => {
+    const f = this.figure();
+    const units = f ? [f.unit, ...Object.values(f.working.inputs).map((i) => i.unit)] : [];
+    return this.units.unit() !== 'mm' && units.some(isAmountUnit);
   });
   protected readonly inputs = computed(() =>
     Object.entries(this.figure()?.working.inputs ?? {}).map(([symbol, i]) => ({
@@ -87,6 +110,11 @@ export class WorkingPanel {
       .sort((a, b) => b.percent - a.percent)
       .slice(0, 6);
   });
+
+  private term(value: number, unit: FigureUnit): string {
+    if (this.asRun()) return showTerm(value, unit, 'mm', DIGITS_RUN[unit]);
+    return this.units.term(value, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined);
+  }
 
   protected follow(id: string): void {
     this.trail.update((t) => [...t, this.figureId()]);

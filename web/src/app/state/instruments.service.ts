@@ -123,7 +123,7 @@ export class InstrumentsService {
     for (const quantity of QUANTITIES)
       if (quantity.scales) this.put(quantity, sums[quantity.scales], { instrument: 'scale' });
     this.store.saveNow();
-    this.said.set(`Taken: front ${front.toFixed(1)} kg, rear ${rear.toFixed(1)} kg.`);
+    this.said.set(`Taken: front ${this.units.show(front, 'kg', 1)}, rear ${this.units.show(rear, 'kg', 1)}.`);
   }
 
   private taken(

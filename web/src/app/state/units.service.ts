@@ -1,7 +1,9 @@
 import { computed, Injectable, signal } from '@angular/core';
 import {
+  amountShown,
   bareLength,
   formatLength,
+  isAmountUnit,
   lengthSuffix,
   RAD_PER_DEGREE,
   showAgainst,
@@ -59,6 +61,7 @@ export class UnitsService {
   plain(value: number, unit: FigureUnit): string {
     if (unit === 'mm' && this.unit() === 'frac') return bareLength(value, 'frac');
     if (unit === 'mm') return formatLength(value, { unit: this.unit(), digits: this.digits(value) });
+    if (isAmountUnit(unit)) return String(Number(amountShown(value, unit, this.unit()).toFixed(3)));
     if (unit === 'rad') return String(Number((value / RAD_PER_DEGREE).toFixed(3)));
     if (unit === 'ratio') return String(Number((value * 100).toFixed(1)));
     return String(Number(value.toFixed(3)));

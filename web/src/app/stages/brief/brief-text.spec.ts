@@ -36,4 +36,23 @@ describe('torque curve', () => {
     const read = readCurve(text);
     expect(read.ok || !why.test(read.reason)).toBe(false);
   });
+
+  it('takes and gives lb·ft beside inches, and a unit of its own on any line', () => {
+    const read = readCurve('2500 250\n4200 400 N·m', 'frac');
+    // 250 × 1.355818.
+    expect(read).toEqual({
+      ok: true,
+      value: [
+        { rpm: 2500, torque: 338.95 },
+        { rpm: 4200, torque: 400 },
+      ],
+    });
+    expect(curveText(read.ok ? read.value : [], 'in')).toBe('2500 250\n4200 295');
+    expect(readCurve('2500 fast', 'in')).toMatchObject({
+      reason: expect.stringContaining('write rpm and lb·ft') as string,
+    });
+    expect(readCurve('2500 2213', 'in')).toMatchObject({
+      reason: expect.stringContaining('2213 lb·ft') as string,
+    });
+  });
 });

@@ -1,4 +1,11 @@
-import type { TorquePoint } from '@intervex/core';
+import {
+  amountShown,
+  amountWord,
+  formatAmount,
+  parseAmount,
+  type LengthUnit,
+  type TorquePoint,
+} from '@intervex/core';
 
 /** What was read from a text, or why it cannot be. */
 export type ReadText<T> =
@@ -7,6 +14,8 @@ export type ReadText<T> =
 const refuse = (reason: string): { ok: false; reason: string } => ({ ok: false, reason });
 const MOST_GEARS = 10;
 const MOST_POINTS = 40;
+/** N·m. */
+const MOST_TORQUE = 3000;
 
 /** Ratios as one line: `2.92, 1.91, 1.34`. */
 export const gearsText = (gears: readonly number[]): string => gears.join(', ');
@@ -27,23 +36,30 @@ export function readGears(text: string): ReadText<readonly number[]> {
 }
 
 /** A curve, one point a line: `2500 338`. */
-export const curveText = (points: readonly TorquePoint[]): string =>
-  points.map((p) => `${p.rpm} ${p.torque}`).join('\n');
+export const curveText = (points: readonly TorquePoint[], unit: LengthUnit = 'mm'): string =>
+  points.map((p) => `${p.rpm} ${Number(amountShown(p.torque, 'Nm', unit).toFixed(1))}`).join('\n');
 
 /**
- * Reads a torque curve: a line for each point, rpm and N·m with a space, comma or tab between, rpm rising.
+ * Reads a torque curve: a line for each point, rpm and torque with a space, comma or tab between, rpm rising.
  *
+ * @param unit of lengths on the page: with inches a torque without a unit is in lb·ft
  * @example readCurve('2500 338\n3500 398').value[1] // { rpm: 3500, torque: 398 }
  */
-export function readCurve(text: string): ReadText<readonly TorquePoint[]> {
+export function readCurve(text: string, unit: LengthUnit = 'mm'): ReadText<readonly TorquePoint[]> {
   const lines = text.split('\n').filter((l) => l.trim());
   const value: TorquePoint[] = [];
   for (const [i, line] of lines.entries()) {
-    const found = /^\s*(\d+\.?\d*)[\s,;]+(\d+\.?\d*)\s*$/.exec(line);
-    if (!found) return refuse(`Line ${i + 1}, “${line.trim()}”: write rpm and N·m, such as 2500 338.`);
-    const point = { rpm: Number(found[1]), torque: Number(found[2]) };
-    if (point.rpm > 20_000 || point.torque > 3000)
-      return refuse(`Line ${i + 1}: at most 20000 rpm and 3000 N·m. Are the two the wrong way round?`);
+    const [, rpm = '', turned = ''] = /^\s*(\d+\.?\d*)[\s,;]+(\d+\.?\d*.*)$/.exec(line) ?? [];
+    const torque = parseAmount(turned, 'Nm', unit);
+    if (!torque.ok)
+      return refuse(
+        `Line ${i + 1}, “${line.trim()}”: write rpm and ${amountWord('Nm', unit)}, such as 2500 338.`,
+      );
+    const point = { rpm: Number(rpm), torque: Number(torque.value.toFixed(2)) };
+    if (point.rpm > 20_000 || point.torque > MOST_TORQUE)
+      return refuse(
+        `Line ${i + 1}: at most 20000 rpm and ${formatAmount(MOST_TORQUE, 'Nm', unit)}. Are the two the wrong way round?`,
+      );
     const last = value.at(-1);
     if (last && point.rpm <= last.rpm) return refuse(`Line ${i + 1}: rpm must rise from line to line.`);
     value.push(point);

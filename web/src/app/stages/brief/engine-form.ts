@@ -2,10 +2,11 @@ import { Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import type { Brief } from '@intervex/core';
+import { amountWord, type Brief } from '@intervex/core';
 import { DraftsService } from '../../state/drafts.service';
 import { same } from '../../state/merge-plans';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 import { curveText, gearsText, readCurve, readGears, type ReadText } from './brief-text';
 
 /** Lists that are typed as text. */
@@ -27,24 +28,31 @@ type TypedList = 'gears' | 'torqueCurve';
 export class EngineForm {
   private readonly store = inject(PlanStore);
   private readonly drafts = inject(DraftsService);
+  private readonly units = inject(UnitsService);
   /** Texts of lists as they are typed; what they mean stands in the plan. */
   private readonly typing = signal<Readonly<Partial<Record<TypedList, string>>>>({});
   protected readonly gears = computed(() => this.listText('gears', readGears, gearsText));
-  protected readonly curve = computed(() => this.listText('torqueCurve', readCurve, curveText));
+  protected readonly curve = computed(() =>
+    this.listText('torqueCurve', this.readCurve, (points) => curveText(points, this.units.unit())),
+  );
   private readonly brief = computed(() => this.store.plan().brief);
+  protected readonly torqueWord = computed(() => amountWord('Nm', this.units.unit()));
+
+  private readonly readCurve = (text: string): ReadText<Brief['torqueCurve']> =>
+    readCurve(text, this.units.unit());
 
   protected setGears(text: string): void {
     this.setList('gears', text, readGears(text));
   }
 
   protected setCurve(text: string): void {
-    this.setList('torqueCurve', text, readCurve(text));
+    this.setList('torqueCurve', text, this.readCurve(text));
   }
 
   protected wrong(key: TypedList): string {
     const draft = this.drafts.get(`brief.${key}`);
     if (draft === undefined) return '';
-    const read = key === 'gears' ? readGears(draft) : readCurve(draft);
+    const read = key === 'gears' ? readGears(draft) : this.readCurve(draft);
     return read.ok ? '' : read.reason;
   }
 

@@ -7,9 +7,10 @@ import {
   viewChild,
   type ElementRef,
 } from '@angular/core';
-import type { TorquePoint } from '@intervex/core';
+import { amountShown, amountWord, type LengthUnit, type TorquePoint } from '@intervex/core';
 import type { Chart } from 'chart.js';
 import { ThemeService } from '../../state/theme.service';
+import { UnitsService } from '../../state/units.service';
 
 /** The engine's torque over its speed. */
 @Component({
@@ -27,6 +28,7 @@ import { ThemeService } from '../../state/theme.service';
 })
 export class TorqueChart {
   private readonly theme = inject(ThemeService);
+  private readonly units = inject(UnitsService);
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   readonly points = input.required<readonly TorquePoint[]>();
   private chart: Chart<'line', { x: number; y: number }[]> | undefined;
@@ -35,17 +37,21 @@ export class TorqueChart {
     inject(DestroyRef).onDestroy(() => this.chart?.destroy());
     afterRenderEffect(() => {
       this.theme.dark();
-      void this.draw(this.points(), this.canvas().nativeElement);
+      void this.draw(this.points(), this.units.unit(), this.canvas().nativeElement);
     });
   }
 
   protected words(): string {
     return `Torque curve: ${this.points()
-      .map((p) => `${p.torque} N·m at ${p.rpm} rpm`)
+      .map((p) => `${this.units.show(p.torque, 'Nm')} at ${p.rpm} rpm`)
       .join(', ')}`;
   }
 
-  private async draw(points: readonly TorquePoint[], canvas: HTMLCanvasElement): Promise<void> {
+  private async draw(
+    points: readonly TorquePoint[],
+    unit: LengthUnit,
+    canvas: HTMLCanvasElement,
+  ): Promise<void> {
     const { Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } = await import('chart.js');
     Chart.register(LinearScale, LineController, LineElement, PointElement, Tooltip);
     if (!canvas.isConnected) return;
@@ -63,7 +69,7 @@ export class TorqueChart {
       data: {
         datasets: [
           {
-            data: points.map((p) => ({ x: p.rpm, y: p.torque })),
+            data: points.map((p) => ({ x: p.rpm, y: amountShown(p.torque, 'Nm', unit) })),
             borderColor: colour('--dye'),
             backgroundColor: colour('--dye'),
             borderWidth: 2,
@@ -74,7 +80,7 @@ export class TorqueChart {
       options: {
         animation: false,
         maintainAspectRatio: false,
-        scales: { x: axis('rpm'), y: { ...axis('N·m'), beginAtZero: true } },
+        scales: { x: axis('rpm'), y: { ...axis(amountWord('Nm', unit)), beginAtZero: true } },
       },
     });
   }

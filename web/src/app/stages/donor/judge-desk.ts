@@ -86,7 +86,7 @@ export class JudgeDesk {
     const torque = this.store.results().known.get('slip.torque')?.figure;
     const answered = torque
       ? {
-          text: `${this.units.show(torque.value, 'Nm')}; an open one stays under ${OPEN_BREAKAWAY_NM} N·m`,
+          text: `${this.units.show(torque.value, 'Nm')}; an open one stays under ${this.units.show(OPEN_BREAKAWAY_NM, 'Nm')}`,
           how: 'measured',
         }
       : { text: '', how: '' };

@@ -1,0 +1,123 @@
+import type { LengthUnit, Parsed } from './definitions';
+import { formatNumber } from './format-length';
+import { readDecimal, tidyText } from './tidy-text';
+
+/** What is weighed, pulled, turned or pressed: kept in kg, N, N·m and MPa. */
+export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa';
+type System = 'metric' | 'inch';
+
+/** Exact: international avoirdupois pound, standard gravity, inch. */
+const KG_PER_LB = 0.453_592_37;
+const G = 9.806_65;
+const N_PER_LBF = KG_PER_LB * G;
+const NM_PER_LBFT = N_PER_LBF * 0.3048;
+const MPA_PER_PSI = N_PER_LBF / 25.4 ** 2;
+
+/** What stands behind a number, how much one of it is in the unit that is kept, and how many decimals say enough. */
+interface Shown {
+  readonly word: string;
+  readonly size: number;
+  readonly digits: number;
+}
+
+const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
+  kg: { metric: { word: 'kg', size: 1, digits: 0 }, inch: { word: 'lb', size: KG_PER_LB, digits: 0 } },
+  N: { metric: { word: 'N', size: 1, digits: 0 }, inch: { word: 'lbf', size: N_PER_LBF, digits: 0 } },
+  Nm: { metric: { word: 'N·m', size: 1, digits: 0 }, inch: { word: 'lb·ft', size: NM_PER_LBFT, digits: 0 } },
+  MPa: {
+    metric: { word: 'MPa', size: 1, digits: 0 },
+    inch: { word: 'ksi', size: 1000 * MPA_PER_PSI, digits: 1 },
+  },
+};
+
+/** Units that may be typed, without blanks, dots and dashes, by what they measure. */
+const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
+  kg: { kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB },
+  N: { n: 1, dan: 10, kn: 1000, kgf: G, kp: G, lbf: N_PER_LBF, lb: N_PER_LBF, lbs: N_PER_LBF },
+  Nm: {
+    nm: 1,
+    knm: 1000,
+    kgfm: G,
+    kgm: G,
+    lbft: NM_PER_LBFT,
+    lbfft: NM_PER_LBFT,
+    lbsft: NM_PER_LBFT,
+    ftlb: NM_PER_LBFT,
+    ftlbs: NM_PER_LBFT,
+    ftlbf: NM_PER_LBFT,
+    lbin: NM_PER_LBFT / 12,
+    lbfin: NM_PER_LBFT / 12,
+    inlb: NM_PER_LBFT / 12,
+    inlbs: NM_PER_LBFT / 12,
+    inlbf: NM_PER_LBFT / 12,
+  },
+  MPa: { mpa: 1, kpa: 0.001, bar: 0.1, nmm2: 1, 'n/mm2': 1, psi: MPA_PER_PSI, ksi: 1000 * MPA_PER_PSI },
+};
+
+/** What each is called in a refusal, and an example of it in both systems. */
+const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: string]>> = {
+  kg: ['a mass', '1020 kg or 2250 lb'],
+  N: ['a force', '2200 N or 500 lbf'],
+  Nm: ['a torque', '420 N·m or 310 lbft'],
+  MPa: ['a pressure or stress', '760 MPa or 110 ksi'],
+};
+
+export const isAmountUnit = (unit: string): unit is AmountUnit => Object.hasOwn(SHOWN, unit);
+
+/** Lengths in inches go with pounds. */
+const systemOf = (length: LengthUnit): System => (length === 'mm' ? 'metric' : 'inch');
+
+/**
+ * What stands behind an amount.
+ *
+ * @example amountWord('Nm', 'in') // 'lb·ft'
+ */
+export const amountWord = (unit: AmountUnit, length: LengthUnit): string => SHOWN[unit][systemOf(length)].word;
+
+/** An amount in the unit it is shown in. */
+export const amountShown = (value: number, unit: AmountUnit, length: LengthUnit): number =>
+  value / SHOWN[unit][systemOf(length)].size;
+
+/**
+ * Prints an amount with its unit.
+ *
+ * @param value in kg, N, N·m or MPa
+ * @example formatAmount(1315.42, 'kg', 'frac') // '2900 lb'
+ */
+export function formatAmount(value: number, unit: AmountUnit, length: LengthUnit, digits?: number): string {
+  const shown = SHOWN[unit][systemOf(length)];
+  return `${formatNumber(value / shown.size, digits ?? shown.digits)} ${shown.word}`;
+}
+
+const AMOUNT = /^([+-]?)([\d.,]+) ?(.*)$/;
+
+/**
+ * Reads an amount as people type it, in either system; a bare number is in the unit that the field shows.
+ *
+ * @param unit what is read, and the unit it is kept in
+ * @param length unit of lengths on the page: with inches go pounds
+ * @returns the value in kg, N, N·m or MPa, or the reason for refusing
+ * @example parseAmount('380 lbft', 'Nm', 'mm') // { ok: true, value: 515.21 }
+ * @source NIST SP 811, appendix B: pound, pound-force and their products, exact
+ */
+export function parseAmount(text: string, unit: AmountUnit, length: LengthUnit): Parsed {
+  const [what, example] = CALLED[unit];
+  const tidy = tidyText(text.replace(/²/g, '2'));
+  const [, sign = '', digits = '', word = ''] = AMOUNT.exec(tidy) ?? [];
+  if (digits === '') return { ok: false, reason: `“${tidy}” is not ${what}. Write it like ${example}.` };
+  const number = readDecimal(digits);
+  if (typeof number === 'string') return { ok: false, reason: number };
+  const size = sizeOf(word, unit, length);
+  if (size === undefined)
+    return { ok: false, reason: `“${word}” is no unit of ${what}. Write it like ${example}.` };
+  return { ok: true, value: (sign === '-' ? -number : number) * size };
+}
+
+function sizeOf(word: string, unit: AmountUnit, length: LengthUnit): number | undefined {
+  const plain = word.toLowerCase().replace(/[\s·.*×-]/g, '');
+  return plain === ''
+    ? SHOWN[unit][systemOf(length)].size
+    : Object.hasOwn(TYPED[unit], plain)
+      ? TYPED[unit][plain]
+      : undefined;
+}
