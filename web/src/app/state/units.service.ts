@@ -61,7 +61,8 @@ export class UnitsService {
   plain(value: number, unit: FigureUnit): string {
     if (unit === 'mm' && this.unit() === 'frac') return bareLength(value, 'frac');
     if (unit === 'mm') return formatLength(value, { unit: this.unit(), digits: this.digits(value) });
-    if (isAmountUnit(unit)) return String(Number(amountShown(value, unit, this.unit()).toFixed(3)));
+    if (isAmountUnit(unit))
+      return String(Number(amountShown(value, unit, this.unit()).toFixed(this.unit() === 'mm' ? 3 : 2)));
     if (unit === 'rad') return String(Number((value / RAD_PER_DEGREE).toFixed(3)));
     if (unit === 'ratio') return String(Number((value * 100).toFixed(1)));
     return String(Number(value.toFixed(3)));
