@@ -1,6 +1,6 @@
 import type { Figure, FigureUnit } from '../measure';
 import { expandedUncertainty } from '../measure';
-import { formatAngle, formatLength, formatNumber } from '../units';
+import { formatAmount, formatAngle, formatLength, formatNumber, isAmountUnit } from '../units';
 import { compared, type Check, type CheckLevel, type CheckLimit } from './check';
 
 /** Numbers that differ by less are the same for a comparison: binary rounding only. Absolute, by unit. */
@@ -56,6 +56,7 @@ const size = (value: number, unit: FigureUnit): string => {
   if (unit === 'mm') return `${formatLength(value, { unit: 'mm', digits: 2 })} mm`;
   if (unit === 'rad') return formatAngle(value);
   if (unit === 'ratio') return `${formatNumber(value * 100, 1)} %`;
+  if (isAmountUnit(unit)) return formatAmount(value, unit, 'mm');
   return formatNumber(value, unit === 'count' ? 2 : 0);
 };
 
@@ -134,7 +135,8 @@ export function unknownCheck({
  * @param readings ids of the readings that are held against each other
  */
 export function judgeClosure(held: Omit<Held, 'way' | 'stop' | 'beyond'>, readings: readonly string[]): Check {
-  const check = judge({ way: 'within', ...held });
+  // Last, so that it counts whatever else the caller’s object holds.
+  const check = judge({ ...held, way: 'within' });
   const { figure } = held;
   if (!figure || check.level === 'ok' || Math.abs(figure.value) <= expandedUncertainty(figure)) return check;
   return { ...check, level: 'stop', contradicts: readings };
