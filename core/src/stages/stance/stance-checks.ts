@@ -27,7 +27,7 @@ export function stanceChecks(input: StanceChecksInput, limits: Limits): Check[] 
   const checks: Check[] = [];
   if (stance.tyreProblem) checks.push(tyreCheck(stance.tyreProblem));
   if (stance.diameterOff) checks.push(diameterCheck(stance.diameterOff, limits));
-  if (stance.lateralBar) checks.push(barCheck(stance.lateralBar === 'short'));
+  if (stance.lateralBar) checks.push(barCheck(stance.lateralBar));
   for (const side of SIDES) {
     const gaps = (['inboard', 'outboard'] as const).map((from) => gapCheck(input, side, from, limits));
     checks.push(...gaps, radialCheck(stance, side, gaps[1] as Check, limits));
@@ -64,18 +64,30 @@ const diameterCheck = (figure: Figure, limits: Limits): Check =>
     ['brief.tyreDiameter'],
   );
 
-const barCheck = (short: boolean): Check => ({
-  id: 'stance.bar',
-  stage: 'stance',
-  ...told(short ? 'stop' : 'ok', {
-    holds: 'The lateral bar reaches through the travel',
-    fails: 'The lateral bar does not reach through the travel',
-    todo: 'Read its length, its rise and the bump and droop travel again.',
-  }),
-  reason: 'A bar shorter than its ends are apart cannot be: the axle would be pulled off.',
-  at: 'bar.length',
-  ...(short ? { contradicts: ['bar.length', 'bar.rise'] } : {}),
-});
+function barCheck(bar: 'reaches' | 'short' | 'unknown'): Check {
+  const base = {
+    id: 'stance.bar',
+    stage: 'stance',
+    reason: 'A bar shorter than its ends are apart cannot be: the axle would be pulled off.',
+    at: 'bar.length',
+  };
+  if (bar === 'unknown')
+    return unknownCheck({
+      unknown: 'Whether the lateral bar reaches through the travel: not known',
+      lacks: ['bar.length', 'bar.rise', 'fact.bar.side', 'spring.bump', 'spring.droop'],
+      ...base,
+    });
+  const short = bar === 'short';
+  return {
+    ...told(short ? 'stop' : 'ok', {
+      holds: 'The lateral bar reaches through the travel',
+      fails: 'The lateral bar does not reach through the travel',
+      todo: 'Read its length, its rise and the bump and droop travel again.',
+    }),
+    ...(short ? { contradicts: ['bar.length', 'bar.rise'] } : {}),
+    ...base,
+  };
+}
 
 /** The clearance with the least left over its limit; undefined where nothing stands there. */
 export function tightest(

@@ -90,6 +90,6 @@ export interface StanceResult {
   /** Tyre’s top to the arch lip at full bump, mm. */
   readonly radial: Sided<Maybe>;
   readonly caliper: Maybe;
-  /** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none, or it is not known. */
-  readonly lateralBar: 'reaches' | 'short' | undefined;
+  /** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none. */
+  readonly lateralBar: 'reaches' | 'short' | 'unknown' | undefined;
 }

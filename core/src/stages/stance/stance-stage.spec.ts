@@ -324,6 +324,12 @@ describe('checks of stance', () => {
       contradicts: ['bar.length', 'bar.rise'],
     });
     expect(found({})).toBeUndefined();
+    // One of its sizes, or the way it droops, is not known: nobody can tell yet.
+    expect(found({ 'bar.length': 880 })?.level).toBe('unknown');
+    expect(checks({ facts }, bar, ['spring.droop']).find((c) => c.id === 'stance.bar')).toMatchObject({
+      level: 'unknown',
+      lacks: expect.arrayContaining(['spring.droop']) as unknown,
+    });
   });
 
   it('holds the rim round the brake', () => {

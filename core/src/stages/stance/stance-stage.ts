@@ -103,9 +103,10 @@ function standOf(input: StanceInput, section: Maybe): Stand {
   return { section, rim, half, et, missing };
 }
 
-/** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none, or it is not known. */
+/** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none. */
 function lateralBarOf(rooms: readonly Posed[]): StanceResult['lateralBar'] {
   if (rooms.some((posed) => posed.barShort)) return 'short';
+  if (rooms.some((posed) => posed.lacks.includes('bar.rise'))) return 'unknown';
   return rooms.some((posed) => posed.bar) ? 'reaches' : undefined;
 }
 
