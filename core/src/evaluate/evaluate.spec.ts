@@ -2,7 +2,7 @@ import { ratio } from '../stages/donor/figures/judged';
 import { studs } from '../stages/hubs/figures/hub-ends';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isOpen, type Check } from '../stage';
+import { isOpen, UNSURE, type Check } from '../stage';
 import { standardUncertainty } from '../measure';
 import { EMPTY_PLAN, type Choices, type Plan } from '../plan';
 import { figureLines, text } from '../testing/golden';
@@ -187,6 +187,14 @@ describe('a row where all is well', () => {
     const sized = workedPlan({ 'convert.space': reading('caliper', 63.6) }, ends);
     expect(check(sized, 'cut.ends')).toMatchObject({ level: 'ok', title: 'Size of the new ends is known' });
     expect(check(workedPlan(), 'cut.ends')).toBeUndefined();
+  });
+
+  it('says so where the tape cannot tell whether the tube is longer than its cut', () => {
+    // 91 to come off: 0.3 more of tube is less than a tape and two more tell.
+    const near = check(workedPlan({ 'donor.tube.left': reading('tape', 91.3) }), 'cut.tooLong.left');
+    expect(near).toMatchObject({ level: 'ok', title: expect.stringContaining(UNSURE) as string });
+    expect(near?.within).toBeGreaterThan(0.3);
+    expect(check(workedPlan(), 'cut.tooLong.left')?.within).toBeUndefined();
   });
 
   it('asks for a tube that nobody has read, before it is cut', () => {

@@ -1,6 +1,6 @@
-import { compared, judge, keeps, told, unknownCheck, type Check, type CheckLimit } from '../../stage';
+import { compared, judge, keeps, told, unknownCheck, UNSURE, type Check, type CheckLimit } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
-import { derive, type Figure, type Maybe } from '../../measure';
+import { derive, expandedUncertainty, type Figure, type Maybe } from '../../measure';
 import { formatLength } from '../../units';
 import { type EndsResult } from './ends-stage';
 import { type LearnedResult } from './learned-stage';
@@ -104,24 +104,30 @@ function lengthCheck(cut: Figure, T: Maybe, side: Side): Check {
       lacks: [`donor.tube.${side}`],
       ...base,
     });
-  const length = `${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end`;
-  return cut.value < T.value
-    ? {
-        level: 'ok',
-        title: `${sideName(side)} tube is longer than its cut`,
-        figure: compared(cut),
-        reason: `The tube is ${length}.`,
-        todo: '',
-        ...base,
-      }
-    : {
-        level: 'stop',
-        title: `${sideName(side)} cut is longer than the tube`,
-        figure: compared(cut),
-        reason: `The tube is only ${length}.`,
-        todo: 'Check the half and the tube readings, or choose a wider target.',
-        ...base,
-      };
+  const rest = derive({
+    id: `cut.tubeLeft.${side}`,
+    label: `Tube that the cut leaves, ${side}`,
+    unit: 'mm',
+    formula: '{T} − {c}',
+    source: 'Casting to housing end, less the cut',
+    inputs: { T, c: cut },
+  });
+  const [U, assumed] = [expandedUncertainty(rest), Object.values(rest.assumed)];
+  const unsure = Math.abs(rest.value) < U;
+  const holds = cut.value < T.value;
+  const name = sideName(side);
+  return {
+    ...told(holds ? 'ok' : 'stop', {
+      holds: `${name} tube is longer than its cut${unsure ? `, but ${UNSURE}` : ''}`,
+      fails: `${name} cut is longer than the tube`,
+      todo: 'Check the half and the tube readings, or choose a wider target.',
+    }),
+    figure: compared(cut),
+    reason: `The tube is ${holds ? '' : 'only '}${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end.`,
+    ...(unsure ? { within: U } : {}),
+    ...(assumed.length ? { assumed } : {}),
+    ...base,
+  };
 }
 
 function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: CutLimits): Check[] {
