@@ -5,6 +5,7 @@ const ROOMS = [
   'units',
   'geometry',
   'numerics',
+  'mechanics',
   'formula',
   'measure',
   'drawing',
@@ -13,6 +14,7 @@ const ROOMS = [
   'plan',
   'evaluate',
   'sheets',
+  'calc',
   'testing',
 ];
 

@@ -53,6 +53,7 @@ export default tseslint.config(
         { type: ['element', 'attribute'], prefix: 'ix', style: 'kebab-case' },
       ],
       '@angular-eslint/directive-selector': ['error', { type: 'attribute', prefix: 'ix', style: 'camelCase' }],
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
     },
   },
   {

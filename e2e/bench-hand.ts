@@ -81,3 +81,13 @@ export function killStandin(file: string, port: number): void {
   if (!pid) throw new Error(`${file} does not run on port ${port}.`);
   process.kill(Number(pid), 'SIGKILL');
 }
+
+/** Opens one tab of the stage after the other; a stage without tabs is looked at as it is. */
+export async function everyTab(page: Page, look: (tab: string) => Promise<void>): Promise<void> {
+  const tabs = page.locator('.tabs label');
+  const names = await tabs.allTextContents();
+  for (const name of names.length ? names : ['']) {
+    if (name) await tabs.filter({ hasText: name }).first().click();
+    await look(name.trim());
+  }
+}

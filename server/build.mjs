@@ -30,6 +30,9 @@ await build({
     'content-disposition',
     'http-terminator',
     '@expo-google-fonts/*',
+    '@fontsource/*',
+    'dejavu-fonts-ttf',
+    'fontkit',
   ],
   logLevel: 'warning',
 });

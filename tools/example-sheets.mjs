@@ -12,13 +12,18 @@ const FOLDER = join(ROOT, 'docs/examples');
 
 /** Files by name, and the variant and path each comes from. */
 const FILES = [
-  ...['shafts', 'brakes', 'hubs'].flatMap((sheet) =>
+  ...['shafts', 'brakes', 'hubs', 'driveshaft'].flatMap((sheet) =>
     ['pdf', 'csv', 'json'].map((kind) => ({
       name: `order-${sheet}.${kind}`,
       variant: 'Carter axle, even up',
       path: `order-sheet.${kind}?sheet=${sheet}`,
     })),
   ),
+  {
+    name: 'bench-card.pdf',
+    variant: 'Carter axle, even up',
+    path: 'bench-card.pdf?paper=a4&units=mm',
+  },
   ...['pdf', 'dxf', 'svg'].map((kind) => ({
     name: `jig.${kind}`,
     variant: 'Packhorse axle',

@@ -16,33 +16,16 @@ const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 /** @typedef {import('@playwright/test').Page} Page */
-/** @typedef {{ name: string, stage?: string, variant?: string, phone?: boolean, dark?: boolean, prepare?: (page: Page) => Promise<void> }} Shot */
+/** @typedef {{ name: string, stage?: string, variant?: string, phone?: boolean, dark?: boolean, unit?: string, prepare?: (page: Page) => Promise<void> }} Shot */
 
 /** The last one changes the plan in more than one step. @type {readonly Shot[]} */
 const SHOTS = [
   { name: 'brief', stage: 'brief' },
   {
-    name: 'survey-level',
-    stage: 'survey',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Level' }).click();
-      await page.getByRole('textbox', { name: 'Sill, right front', exact: true }).fill('236.4');
-    },
-  },
-  {
     name: 'survey-room',
     stage: 'survey',
     prepare: async (page) => {
       await page.getByRole('radio', { name: 'Room' }).click();
-    },
-  },
-  {
-    name: 'survey-angles-dark',
-    stage: 'survey',
-    dark: true,
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Angles' }).click();
-      await page.getByLabel('Show angles as if zeroed on').selectOption({ index: 1 });
     },
   },
   { name: 'readings-log', stage: 'readings' },
@@ -100,9 +83,10 @@ const SHOTS = [
     },
   },
   {
-    name: 'cut-tube-dark',
+    name: 'cut-tube-fractions',
     stage: 'cut',
     dark: true,
+    unit: 'frac32',
     prepare: async (page) => {
       await page.getByRole('radio', { name: 'Left tube' }).click();
     },
@@ -116,6 +100,15 @@ const SHOTS = [
         .getByRole('button', { name: /^Cut.*left/i })
         .first()
         .click();
+    },
+  },
+  { name: 'driveline', stage: 'driveline' },
+  {
+    name: 'gears',
+    stage: 'gears',
+    prepare: async (page) => {
+      await page.getByRole('radio', { name: 'Run', exact: true }).click();
+      await page.getByRole('row').filter({ hasText: 'km/h' }).first().waitFor();
     },
   },
   { name: 'sheets', stage: 'sheets' },
@@ -159,6 +152,10 @@ async function shoot(/** @type {import('@playwright/test').Browser} */ browser, 
     reducedMotion: 'reduce',
     locale: 'en-GB',
   });
+  await context.addInitScript((unit) => {
+    globalThis.localStorage.setItem('intervex.unit', unit);
+    globalThis.localStorage.setItem('intervex.person', 'Ansa Pell');
+  }, shot.unit ?? 'mm');
   const page = await context.newPage();
   const projects = await (await page.request.get(`${BASE}/api/projects`)).json();
   const { variants } = projects[0];

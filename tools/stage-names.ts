@@ -37,6 +37,8 @@ function wordsOfStages(): Words {
       limits.map((limit: { readonly id: string }) => [limit.id, id] as const),
     ),
   ];
+  // What may be chosen in a stage is its own word too, whatever else it means.
+  const chosen = STAGES.flatMap(({ id, section }) => choicesOf(section).map((word) => [word, id] as const));
   const headings = readings.map(({ heading, stage }) => [heading, stage] as const);
   /** Beginnings of ids, up to a side: `donor.half.`. */
   const families = QUANTITIES.filter((q) => q.side).map(
@@ -45,7 +47,15 @@ function wordsOfStages(): Words {
   const owners = new Map<string, string[]>();
   for (const [word, stage] of [...ids, ...headings, ...families])
     owners.set(word, [...(owners.get(word) ?? []), stage]);
+  for (const [word, stage] of chosen) {
+    const now = owners.get(word);
+    if (now) owners.set(word, [...now, stage]);
+  }
   return { owners, fields: new Map(STAGES.map(({ id, section }) => [id, fieldsOf(section)])) };
+}
+
+function choicesOf({ choices = {} }: Section): readonly string[] {
+  return Object.values(choices).flatMap(({ shape }) => (shape.kind === 'oneOf' ? shape.values : []));
 }
 
 function fieldsOf({ parts = {} }: Section): ReadonlySet<string> {
@@ -98,7 +108,7 @@ export function slipsIn(file: string, source: string, words: Words = ALL): reado
   for (const text of textsOf(file, source)) {
     const word = text.trim();
     const owners = words.owners.get(word) ?? [];
-    const mine = home !== undefined && words.fields.get(home)?.has(word);
+    const mine = [...may].some((stage) => words.fields.get(stage)?.has(word));
     const [stage] = owners;
     if (stage !== undefined && !mine && !owners.some((owner) => may.has(owner)))
       slips.set(word, { file, word, stage });

@@ -1,3 +1,4 @@
+export * from './joi-of';
 export * from './plan-file';
 export * from './plan-schema';
 export * from './problems';

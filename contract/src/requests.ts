@@ -1,4 +1,4 @@
-import { SHEETS, WALKED, type LengthUnit } from '@intervex/core';
+import { LENGTH_UNITS, SHEETS, WALKED, type LengthUnit, type Plan } from '@intervex/core';
 import Joi from 'joi';
 import { planSchema } from './plan-schema';
 import { nameText } from './text';
@@ -16,23 +16,34 @@ export const newProjectSchema = Joi.object<{ name: string; variant: string; who:
   who,
 });
 
-export const newVariantSchema = Joi.object<{ name: string; copyOf: string; who: string }>({
+/** Another variant beside an existing one: with its plan, or with one made of that, such as for another donor. */
+export const newVariantSchema = Joi.object<{ name: string; copyOf: string; plan?: Plan; who: string }>({
   name: nameText().trim().required(),
   copyOf: Joi.string().guid().required(),
+  plan: planSchema.prefs({ convert: false }),
   who,
 });
 
 export const renameSchema = Joi.object<{ name: string }>({ name: nameText().trim().required() });
 
+/** A new name of a project, or the numbers of its running strip. */
+export const projectChangeSchema = Joi.object<{ name?: string; strip?: readonly string[] }>({
+  name: nameText().trim(),
+  strip: Joi.array().items(Joi.string().max(40)).min(1).max(40).unique(),
+}).or('name', 'strip');
+
 export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().guid().required() });
 
 const paper = Joi.string().valid('a4', 'letter').default('a4');
-const units = Joi.string().valid('mm', 'in', 'frac').default('mm');
+const units = Joi.string()
+  .valid(...LENGTH_UNITS)
+  .default('mm');
 
 export interface SheetQuery {
   readonly paper: 'a4' | 'letter';
   readonly units: LengthUnit;
 }
+export const tableQuerySchema = Joi.object<{ units: LengthUnit }>({ units });
 export const sheetQuerySchema = Joi.object<SheetQuery>({ paper, units });
 
 export interface SurveySheetQuery extends SheetQuery {
@@ -74,7 +85,7 @@ export const shapeFileSchema = Joi.object<{ file: string }>({
     .required()
     .messages({ 'string.pattern.name': 'must be jig or flange as .dxf, .svg or .pdf' }),
 });
-export const shapeQuerySchema = Joi.object<{ paper: 'a4' | 'letter' }>({ paper });
+export const shapeQuerySchema = Joi.object<SheetQuery>({ paper, units });
 export const drawingQuerySchema = Joi.object<{ units?: 'mm' | 'in' }>({
   units: Joi.string().valid('mm', 'in'),
 });
@@ -83,7 +94,7 @@ export const drawingQuerySchema = Joi.object<{ units?: 'mm' | 'in' }>({
 export interface OrderSheetQuery extends SheetQuery {
   readonly sheet: string;
 }
-const ORDERED = SHEETS.filter((sheet) => !sheet.view).map((sheet) => sheet.id);
+const ORDERED = SHEETS.filter((sheet) => !sheet.bench).map((sheet) => sheet.id);
 export const orderSheetQuerySchema = Joi.object<OrderSheetQuery>({
   paper,
   units,

@@ -30,11 +30,16 @@ export interface ProjectSummary {
 export interface VariantView extends VariantSummary {
   readonly projectId: string;
   readonly projectName: string;
+  /** Numbers that the running strip of its project holds, by id; left out, those it begins with. */
+  readonly strip?: readonly string[];
   readonly plan: Plan;
   /** What was kept in it that nothing knows any more: left out. */
   readonly dropped?: readonly string[];
   readonly canUndo: boolean;
   readonly canRedo: boolean;
+  /** Places in the plan that an undo or a redo changes, as JSON pointers. */
+  readonly undoes?: readonly string[];
+  readonly redoes?: readonly string[];
 }
 
 /** Body of a save: the plan, and the revision it was made from. */
@@ -80,7 +85,15 @@ export interface Refusal {
 }
 
 export type RefusalCode =
-  'invalid' | 'notFound' | 'tooLarge' | 'wrongType' | 'stale' | 'nothingToUndo' | 'unavailable' | 'internal';
+  | 'invalid'
+  | 'notFound'
+  | 'tooLarge'
+  | 'wrongType'
+  | 'stale'
+  | 'nothingToUndo'
+  | 'inUse'
+  | 'unavailable'
+  | 'internal';
 
 /** Answer 409: somebody saved since. Holds what stands now and what changed since the base revision. */
 export interface StaleRefusal extends Refusal {

@@ -16,8 +16,13 @@ import { workedPlan } from '../src/testing/plans';
  * too: joints that fit, the tube against its cut, the shaft against its spline, least and most end-float, the groove of a
  * shaft that is shortened, the pattern and the way to it, studs and seats that are alike, the size of new ends; a tube
  * that nobody has read is a question under its cut, so that routes and sheets count one question more there. Captions of
- * the car’s ends and of the flange hold their lengths in mm, to be printed in the unit of page or paper. Sheets in inches
+ * the car’s ends and of the flange hold their lengths in mm, to be printed in the unit of page or paper. Sizes
+ * within words are kept in core units; sheets in inches are told as the instrument shows it: fractions off tape and rule,
+ * decimals off anything finer. Sheets in inches
  * give masses, forces, torques and stresses in pounds and what goes with them.
+ * Shafts, the wheel’s end, the corners, the tubes and the flange are drawn in section, with what stands on a tube and where
+ * its cut may be; a weld beside a new spring seat has a row; the strip says which decision a number comes of, and knows
+ * more numbers than it shows.
  */
 const FILE = new URL('golden.txt.br', import.meta.url);
 

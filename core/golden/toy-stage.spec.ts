@@ -164,7 +164,7 @@ describe('a stage that is put into the list', () => {
       stock: 1,
     } as const;
     const changed = { ...wobbly, toyBox: { size: 4 }, choices: { ...wobbly.choices, toyWay: 'swing' } };
-    const next = plan.planForDonor(changed as never, { ...offer, leadDays: 2, size: {} });
+    const next = plan.planForDonor(changed as never, offer.name, { ...offer, leadDays: 2, size: {} });
     expect(next.readings).not.toHaveProperty('toy.run');
     expect(next).toMatchObject({ toyBox: { size: 4 }, choices: { toyWay: 'spin' } });
   });

@@ -5,6 +5,7 @@ export * from './evaluate';
 export * from './formula';
 export * from './geometry';
 export * from './measure';
+export * from './mechanics';
 export * from './numerics';
 export * from './plan';
 export * from './sheets';

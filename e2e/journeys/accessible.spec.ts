@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { openStage, ownTern } from '../bench-hand';
+import { everyTab, openStage, ownTern } from '../bench-hand';
 
-const ALL = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
+const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+const ALL = [...WCAG, 'best-practice'];
 
 type RunOptions = Parameters<AxeBuilder['options']>[0];
 type Rules = NonNullable<RunOptions['runOnly']>;
@@ -12,36 +13,62 @@ async function violationsOf(page: Page, runOnly: Rules): Promise<string[]> {
   const options: RunOptions = { runOnly, resultTypes: ['violations'] };
   const { violations, passes } = await new AxeBuilder({ page }).options(options).setLegacyMode(true).analyze();
   expect(passes.length).toBeGreaterThan(0);
-  return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`);
+  const said = (n: (typeof violations)[number]['nodes'][number]) => `${n.html} (${n.any[0]?.message ?? ''})`;
+  return violations.map((v) => `${v.id}: ${v.nodes.map(said).join(' | ')}`);
+}
+
+/** A colour on its way to the other theme is looked at again once it has arrived; what stays wrong fails. */
+async function comesToBreakNone(page: Page, rules: Rules): Promise<void> {
+  await expect.poll(() => violationsOf(page, rules), { timeout: 90_000, intervals: [500] }).toEqual([]);
 }
 
 /** Looks a view over. The other theme of the same layout can only differ in its contrast. */
 async function scanFor(page: Page, themes: 'one' | 'both'): Promise<void> {
-  expect(await violationsOf(page, { type: 'tag', values: ALL })).toEqual([]);
+  await comesToBreakNone(page, { type: 'tag', values: ALL });
   if (themes === 'one') return;
   const other = () => page.evaluate(() => document.documentElement.classList.toggle('dark'));
   await other();
-  expect(await violationsOf(page, { type: 'rule', values: ['color-contrast'] })).toEqual([]);
+  await page.waitForTimeout(250);
+  await comesToBreakNone(page, { type: 'rule', values: ['color-contrast'] });
   await other();
 }
 
-const STAGES = ['brief', 'survey', 'donor', 'stance', 'cut', 'shafts', 'hubs', 'sheets', 'readings', 'routes'];
+const STAGES = [
+  'brief',
+  'survey',
+  'donor',
+  'stance',
+  'cut',
+  'shafts',
+  'hubs',
+  'driveline',
+  'gears',
+  'sheets',
+  'readings',
+  'routes',
+];
+/** A desk and a phone; and a desk whose text is twice as large, which leaves half the room. */
 const SCREENS = [
-  { colorScheme: 'light', width: 1280, themes: 'both' },
-  { colorScheme: 'dark', width: 390, themes: 'one' },
+  { colorScheme: 'light', width: 1280, height: 844, themes: 'both' },
+  { colorScheme: 'dark', width: 390, height: 844, themes: 'both' },
+  { colorScheme: 'light', width: 640, height: 422, themes: 'one' },
 ] as const;
 
-for (const { colorScheme, width, themes } of SCREENS)
+for (const { colorScheme, width, height, themes } of SCREENS)
   test.describe(`${themes === 'both' ? 'light and dark' : colorScheme}, ${width} px wide`, () => {
     const scan = (page: Page) => scanFor(page, themes);
-    test.use({ colorScheme, viewport: { width, height: 844 } });
+    // What moves is seen where it comes to rest.
+    test.use({ colorScheme, viewport: { width, height }, contextOptions: { reducedMotion: 'reduce' } });
 
-    for (const half of [STAGES.slice(0, 5), STAGES.slice(5)])
-      test(`every view passes the accessibility scan: ${half.join(', ')}`, async ({ page, request }) => {
+    for (const half of [STAGES.slice(0, 4), STAGES.slice(4, 7), STAGES.slice(7)])
+      test(`every tab passes the accessibility scan: ${half.join(', ')}`, async ({ page, request }) => {
         const id = await ownTern(request);
         for (const stage of half) {
           await openStage(page, id, stage);
-          await scan(page);
+          await everyTab(page, async (tab) => {
+            if (tab === 'Lines') await page.getByRole('button', { name: 'Its points' }).first().click();
+            await scan(page);
+          });
         }
       });
 
@@ -49,23 +76,6 @@ for (const { colorScheme, width, themes } of SCREENS)
       await page.goto('/projects');
       await expect(page.getByRole('heading', { name: 'Tern' }).first()).toBeVisible();
       await scan(page);
-    });
-
-    test('every part of wheels, shafts and hub ends passes it too', async ({ page, request }) => {
-      const id = await ownTern(request);
-      const parts = {
-        stance: ['Fit map'],
-        shafts: ['Stock pairs', 'Chances', 'Orders'],
-        hubs: ['Studs', 'Retention', 'Brakes', 'Lines'],
-      };
-      for (const [stage, tabs] of Object.entries(parts)) {
-        await openStage(page, id, stage);
-        for (const tab of tabs) {
-          await page.getByRole('radio', { name: tab }).click();
-          if (tab === 'Lines') await page.getByRole('button', { name: 'Its points' }).first().click();
-          await scan(page);
-        }
-      }
     });
 
     test('drawers, tubes and end faces pass it too', async ({ page, request }) => {
@@ -83,21 +93,18 @@ for (const { colorScheme, width, themes } of SCREENS)
       await scan(page);
     });
 
-    // A phone walks these one at a time.
-    if (width < 760) return;
-    test('judging, mating, angles and the whole project pass it too', async ({ page, request }) => {
+    test('the whole project, menus and what is asked pass it too', async ({ page, request }) => {
       const id = await ownTern(request);
-      await openStage(page, id, 'donor');
-      for (const tab of ['Judge', 'Mating']) {
-        await page.getByRole('radio', { name: tab }).click();
-        await scan(page);
-      }
-      await openStage(page, id, 'survey');
-      await page.getByRole('radio', { name: 'Angles' }).click();
-      await scan(page);
       await openStage(page, id, 'readings');
       await page.getByRole('radio', { name: 'Whole project' }).click();
       await expect(page.getByText(/readings in all variants/)).toBeVisible();
+      await scan(page);
+      await page.getByRole('button', { name: /^Project Tern/ }).click();
+      await expect(page.getByRole('menuitem', { name: 'Rename this variant' })).toBeVisible();
+      // An open menu lies over the page and in none of its regions.
+      expect(await violationsOf(page, { type: 'tag', values: WCAG })).toEqual([]);
+      await page.getByRole('menuitem', { name: 'Begin for another donor' }).click();
+      await expect(page.getByLabel('Name of the other donor')).toBeVisible();
       await scan(page);
     });
   });

@@ -38,6 +38,9 @@ test('the readings log finds, tells the past, goes out as a table and comes in a
   await expect(strip(page, 'WMS width')).toContainText('1410.0 mm');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(strip(page, 'WMS width')).toContainText('1402.0 mm');
+  // Undoing goes to where it undid something; the log is where it was.
+  await expect(field(page, 'WMS width wanted')).toBeFocused();
+  await openStage(page, id, 'readings');
   await page.getByRole('searchbox', { name: 'Find' }).fill('casting to housing end, left');
   await page.getByRole('button', { name: 'Casting to housing end, left', exact: true }).click();
   await expect(field(page, 'Casting to housing end, left')).toBeFocused();
@@ -50,7 +53,7 @@ test('all readings of a project are in one list that is searched on the server',
   await page.getByRole('radio', { name: 'Whole project' }).click();
   const list = page.getByRole('list', { name: 'Readings of all variants' });
   await expect(list.getByRole('listitem').first()).toContainText('WMS width wanted');
-  await page.getByRole('searchbox', { name: 'Find' }).fill('tube outside second');
+  await page.getByRole('searchbox', { name: 'Find' }).fill('tube outside diameter second');
   await expect(page.getByText(/^4 of \d+ readings in all variants$/)).toBeVisible();
   await expect(list.getByRole('listitem')).toHaveCount(4);
   await expect(list.getByRole('listitem').first()).toContainText('69.86 mm');

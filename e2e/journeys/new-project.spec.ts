@@ -21,16 +21,14 @@ test('from nothing to a cut sheet with the keyboard alone', async ({ page, conte
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Donor' })).toBeVisible();
   await tabTo(page, field(page, 'Pinion axis to WMS, left'));
-  // Enter walks on in the order of the work.
-  for (const mm of ['829.6', '131.2', '621.9', '76.5', '812.3', '41.2', '34.1', '18.4']) {
-    await page.keyboard.type(mm);
-    await page.keyboard.press('Enter');
-  }
-  await tabTo(page, field(page, 'Pinion axis to WMS, right'));
-  for (const mm of ['801.2', '127.7', '597.1', '76.4', '784.1', '40.9', '34.3', '18.2']) {
-    await page.keyboard.type(mm);
-    await page.keyboard.press('Enter');
-  }
+  // Enter walks on in the order of the work, left before right.
+  const left = ['829.6', '131.2', '621.9', '76.5', '812.3', '41.2', '34.1', '18.4'];
+  const right = ['801.2', '127.7', '597.1', '76.4', '784.1', '40.9', '34.3', '18.2'];
+  for (const [i, mm] of left.entries())
+    for (const side of [mm, right[i] ?? '']) {
+      await page.keyboard.type(side);
+      await page.keyboard.press('Enter');
+    }
   // 829.6 − 768.7 and 801.2 − 768.7.
   await expect(strip(page, 'Cut L')).toContainText('60.9 mm');
   await expect(strip(page, 'Cut R')).toContainText('32.5 mm');
@@ -38,7 +36,7 @@ test('from nothing to a cut sheet with the keyboard alone', async ({ page, conte
   await tabTo(page, page.getByRole('link', { name: /Sheets/ }));
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'Sheets' })).toBeVisible();
-  await expect(page.getByRole('row', { name: /Slug that falls out/ })).toContainText('58.9 mm');
+  await expect(page.getByRole('row', { name: /Slug that falls out/ }).first()).toContainText('58.9 mm');
   await saved(page);
   await tabTo(page, page.getByRole('link', { name: 'Cut sheet, PDF' }));
   const opened = context.waitForEvent('page');
@@ -100,4 +98,60 @@ test('projects and variants get their names, and leave the list when asked', asy
   await renamed.getByRole('button', { name: 'Remove Tamsel Linnet' }).click();
   await renamed.getByRole('button', { name: 'Yes, remove' }).click();
   await expect(renamed).toBeHidden();
+});
+
+test('who is at the bench is asked once and known to the others; a variant is begun for another donor and removed', async ({
+  page,
+  browser,
+  request,
+}) => {
+  const id = await ownTern(request, (text) => text.replace('"Tern"', '"Whimbrel trial"'));
+  await page.goto('/projects');
+  const ask = page.locator('ix-who-form.ask');
+  await ask.getByLabel('Your name').fill('Ansa Pell');
+  await page.keyboard.press('Enter');
+  await expect(ask).toBeHidden();
+  await page.reload();
+  const entry = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { name: 'Whimbrel trial' }) });
+  await expect(entry).toBeVisible();
+  await expect(ask).toBeHidden();
+  // The only variant stays.
+  await expect(entry.getByRole('button', { name: /^Remove .* of Whimbrel trial$/ })).toHaveCount(0);
+
+  await entry.getByRole('button', { name: /^Another donor, from/ }).click();
+  await page.getByLabel('Name of the other donor').fill('Heron axle');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/plan\/[\w-]{36}\/brief/);
+  await expect(page.getByRole('button', { name: /^Project Whimbrel trial/ })).toContainText('Heron axle');
+  const other = /plan\/([\w-]{36})/.exec(page.url())?.[1] ?? '';
+  expect(other).not.toBe(id);
+  // Of the new donor nothing is known; the car is as it was.
+  await openStage(page, other, 'donor');
+  await expect(field(page, 'Casting to housing end, left')).toHaveValue('');
+  await expect(field(page, 'Brake space, left')).toHaveValue('');
+  await openStage(page, other, 'survey');
+  await expect(field(page, 'Centreline to left WMS')).not.toHaveValue('');
+  await openStage(page, other, 'donor');
+
+  await field(page, 'Casting to housing end, left').fill('640.5');
+  await saved(page);
+  await page.getByRole('button', { name: /^Project Whimbrel trial/ }).click();
+  await page.getByRole('menuitem', { name: 'Readings log' }).click();
+  await page.getByRole('searchbox', { name: 'Find' }).fill('casting to housing end left');
+  await page.getByRole('button', { name: 'History of Casting to housing end, left' }).click();
+  await expect(page.getByRole('region', { name: 'History of a reading' })).toContainText('edit by Ansa Pell');
+  const mate = await (await browser.newContext()).newPage();
+  await openStage(mate, other, 'donor');
+  await expect(mate.locator('ix-top-bar .here')).toContainText('Ansa Pell');
+
+  await openStage(page, other, 'donor');
+  await page.getByRole('button', { name: /^Project Whimbrel trial/ }).click();
+  await page.getByRole('menuitem', { name: 'Remove this variant' }).click();
+  await expect(page.getByRole('alert')).toContainText('Take Heron axle off this list?');
+  await page.getByRole('button', { name: 'Yes, remove' }).click();
+  await expect(page.getByRole('link', { name: 'Heron axle' })).toBeHidden();
+  await expect(entry).toBeVisible();
+  expect(await page.evaluate(() => document.activeElement === document.body)).toBe(false);
 });

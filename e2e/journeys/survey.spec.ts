@@ -13,6 +13,7 @@ test('a car that is not level makes every rear number doubtful until it is level
   });
   await openStage(page, id, 'survey');
   await expect(page.getByText(/car that is not level/)).toBeHidden();
+  await field(page, 'Sill, left front', 2).focus();
   await page.getByRole('button', { name: 'Remove reading 2 of Sill, left front' }).click();
   await field(page, 'Sill, left front').fill('259.4');
   await field(page, 'Sill, right rear').fill('245.1');

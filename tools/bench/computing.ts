@@ -3,6 +3,7 @@ import {
   centreRange,
   createEvaluator,
   evaluate,
+  type Results,
   fitMap,
   runStack,
   seededRandom,
@@ -38,15 +39,21 @@ function nudged(plan: Plan, id: string, by: number): Plan {
   return { ...plan, readings: { ...plan.readings, [id]: { ...reading, repeats } } };
 }
 
+/** Results with all that a page shows of them made: nothing is before it is asked for. */
+function whole(results: Results): Results {
+  for (const part of Object.keys(results)) void results[part as keyof Results];
+  return results;
+}
+
 /** Time of an edit for every reading of the plan in turn, ms, from the quickest to the slowest. */
 function editTimes(plan: Plan): readonly number[] {
   const again = createEvaluator();
-  again(plan);
+  whole(again(plan));
   const few = { warm: 4, runs: 15 };
   return Object.keys(plan.readings)
     .map((id) => {
       const plans = [nudged(plan, id, 0), nudged(plan, id, 0.01)];
-      return timed((i) => again(plans[i % 2] ?? plan), few);
+      return timed((i) => whole(again(plans[i % 2] ?? plan)), few);
     })
     .sort((a, b) => a - b);
 }
@@ -65,7 +72,7 @@ export function computing(): readonly BenchFigure[] {
   return [
     figureOf({
       name: 'evaluate the demo plan from nothing',
-      value: timed((i) => evaluate(planOf(i, plan))),
+      value: timed((i) => whole(evaluate(planOf(i, plan)))),
       unit: 'ms',
       target: 4 * yardstick.value,
       yardstick,

@@ -8,6 +8,7 @@ import { computing, drawing, mapping, pairing } from './computing';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
+import { drivelineEdit, running } from './running';
 
 const PORT = 4393;
 
@@ -39,6 +40,8 @@ async function measure(): Promise<readonly BenchFigure[]> {
         pairing(),
         mapping(),
         drawing(),
+        running(),
+        drivelineEdit(),
         second,
         await listing(base),
         ...(await browsing(base)),

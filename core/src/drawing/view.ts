@@ -18,31 +18,37 @@ export type ShapeStyle =
   | 'rim'
   | 'hole'
   | 'newHole'
-  | 'keep';
+  | 'keep'
+  | 'window'
+  | 'pitch'
+  | 'clock'
+  | 'skin'
+  | 'slugFlat'
+  | 'spline'
+  | 'journal'
+  | 'gear'
+  | 'room'
+  | 'rotor'
+  | 'caliper';
+
+/** What it is, where its style or the reading it stands for does not say it; and the reading. */
+interface Meaning {
+  readonly name?: string;
+  readonly at?: string;
+}
 
 /** A closed outline, an open line or a circle, in mm. */
 export type Shape =
-  | {
-      readonly kind: 'outline';
-      readonly style: ShapeStyle;
-      readonly points: readonly Point[];
-      readonly at?: string;
-    }
-  | {
-      readonly kind: 'line';
-      readonly style: ShapeStyle;
-      readonly points: readonly Point[];
-      readonly at?: string;
-    }
-  | {
+  | ({ readonly kind: 'outline'; readonly style: ShapeStyle; readonly points: readonly Point[] } & Meaning)
+  | ({ readonly kind: 'line'; readonly style: ShapeStyle; readonly points: readonly Point[] } & Meaning)
+  | ({
       readonly kind: 'circle';
       readonly style: ShapeStyle;
       readonly centre: Point;
       readonly radius: number;
-      readonly at?: string;
-    };
+    } & Meaning);
 
-/** A horizontal dimension. It stands in a row above (1, 2 …) or below (−1, −2 …) the drawing. */
+/** A horizontal dimension. It stands in a row above (1, 2 …) or below (−1, −2 …) the drawing; with 0 where it is. */
 export interface Dimension {
   readonly id: string;
   readonly label: string;
@@ -56,6 +62,10 @@ export interface Dimension {
   /** Quantity it changes; absent for a derived length. */
   readonly quantityId?: string;
   readonly signed?: boolean;
+  /** Told in decimals: no tape or rule enters it. */
+  readonly fine?: boolean;
+  /** The one that decides. */
+  readonly strong?: boolean;
   /** Word before the length, where its place alone does not say what it is. */
   readonly name?: string;
 }
@@ -67,12 +77,15 @@ export interface MarkHandle {
   readonly quantityId: string;
   readonly label: string;
   readonly at: Point;
-  /** Its quantity’s value, mm, and how far it may go. */
+  /** Its quantity’s value, mm or rad, and how far it may go. */
   readonly value: number;
   readonly min: number;
   readonly max: number;
-  /** How far it moves to the right of the picture, mm, for one mm more of its value. */
+  /** How far it moves to the right of the picture, mm, for one more of its value; with `up`, how far up. */
   readonly direction: number;
+  readonly up?: true;
+  /** What its value counts in, where it is no length. */
+  readonly unit?: 'rad';
 }
 
 /** A word at a place. */
@@ -81,6 +94,8 @@ export interface Caption {
   readonly text: string;
   /** Length said in it, mm; shown in the unit of page or paper. */
   readonly length?: number;
+  /** Told in decimals: no tape or rule enters it. */
+  readonly fine?: boolean;
   readonly at: Point;
   readonly anchor: 'start' | 'middle' | 'end';
 }

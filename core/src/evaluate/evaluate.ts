@@ -1,9 +1,9 @@
 import type { Plan } from '../plan';
-import { nodeEvaluator, type Node } from '../stage';
+import { nodeEvaluator, type Node, type Openings } from '../stage';
 import { STAGES } from '../stages';
 import { checksOfStages } from './all-checks';
 import { contradictions } from './contradictions';
-import { decisions } from './decisions';
+import { decisions, type Lacking } from './decisions';
 import { sellersWords } from './evidence';
 import { checksOfReadings } from './reading-checks';
 import { readingFigures } from './reading-figures';
@@ -20,7 +20,23 @@ export interface Evaluator {
 const CONTENTS = STAGES.map((stage) => stage.contents);
 const INSTEAD = CONTENTS.flatMap((c) => c.instead ?? []);
 const DOUBTS = CONTENTS.flatMap((c) => c.notLevel ?? []);
+const OPENINGS = CONTENTS.flatMap((c) => c.openings ?? []);
 const STRIPS = CONTENTS.flatMap((c) => c.strip ?? []);
+
+/** What is made when it is first asked for, and stays. */
+function once<T>(make: () => T): () => T {
+  let kept: { readonly value: T } | undefined;
+  return () => (kept ??= { value: make() }).value;
+}
+
+/** An object each field of which is asked of its maker: a page that draws asks for little of it. */
+const askedOf = <T extends object>(makers: { readonly [K in keyof T]: () => T[K] }): T =>
+  Object.defineProperties(
+    {},
+    Object.fromEntries(
+      Object.entries<() => unknown>(makers).map(([key, get]) => [key, { get, enumerable: true }]),
+    ),
+  ) as T;
 
 const insteadOf = (of: <T>(node: Node<T>) => T): Results['instead'] => Object.assign({}, ...INSTEAD.map(of));
 
@@ -40,23 +56,41 @@ export function createEvaluator(): Evaluator {
     const ofReadings = readingChecksOf(plan, known, edited);
     const source = sourceOf(plan, known, { told: toldOf(plan, edited), today, edited });
     const { of, read, given } = nodes(source);
-    const base = { plan, known, instead: insteadOf(of) };
-    const checks = checksOf(plan, of, base, ofReadings);
-    const contradicted = contradictions(checks);
-    const open = decisions(of, base, contradicted);
-    const doubt = DOUBTS.map(of).find((why) => why !== undefined);
-    return {
-      ...base,
-      of,
-      read,
-      given,
+    const instead = once(() => insteadOf(of));
+    const base: Lacking = {
+      plan,
+      known,
+      get instead() {
+        return instead();
+      },
+    };
+    const checks = once(() => checksOf(plan, of, base, ofReadings));
+    const contradicted = once(() => contradictions(checks()));
+    const open = once(() => decisions(of, base, contradicted()));
+    const doubt = once(() => DOUBTS.map(of).find((why) => why !== undefined));
+    const openings = once((): Openings => Object.assign({}, ...OPENINGS.map(of)));
+    const stages = once(() => stageStates(plan, of, checks(), open()));
+    const strip = once(() => STRIPS.flatMap(of).sort((a, b) => a.order - b.order));
+    // What every node gave: all are asked first.
+    const all = (): Iterable<unknown> => {
+      for (const make of [instead, doubt, stages, strip]) make();
+      return given();
+    };
+    return askedOf({
+      plan: () => plan,
+      known: () => known,
+      instead,
+      of: () => of,
+      read: () => read,
+      given: () => all,
       checks,
       contradicted,
-      ...(doubt === undefined ? {} : { notLevel: doubt }),
+      notLevel: doubt,
+      openings,
       decisions: open,
-      stages: stageStates(plan, of, checks, open),
-      strip: STRIPS.flatMap(of).sort((a, b) => a.order - b.order),
-    };
+      stages,
+      strip,
+    });
   };
   return Object.assign(evaluateOnce, { runs: () => Object.fromEntries(nodes.runs) });
 }

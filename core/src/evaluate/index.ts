@@ -4,5 +4,8 @@ export { lacking } from './decisions';
 export * from './evaluate';
 export * from './evidence';
 export * from './iso-day';
+export * from './next-step';
 export * from './rests-on';
 export * from './results';
+export * from './told-fine';
+export * from './waiting';

@@ -1,5 +1,5 @@
 import { type Check, quantityName } from '../stage';
-import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS, showValue } from '../measure';
+import { AGREEMENT_SPAN, halfResolutionOf, INSTRUMENTS, sized } from '../measure';
 import { quantity, type Plan } from '../plan';
 import type { Known } from './results';
 
@@ -33,7 +33,7 @@ function readingChecks(plan: Plan, known: ReadonlyMap<string, Known>): Check[] {
     const q = quantity(id);
     const instrument = INSTRUMENTS[plan.readings[id]?.instrument ?? q.instrument];
     const span = AGREEMENT_SPAN * halfResolutionOf(instrument.id, q.unit);
-    const most = showValue(span, q.unit, 'mm', q.unit === 'mm' ? 2 : undefined);
+    const most = sized(span, q.unit, q.unit === 'mm' ? 2 : undefined);
     checks.push({
       id: `reading.${id}`,
       stage: q.stage,

@@ -8,7 +8,7 @@ import {
   type ReadingSummary,
 } from '../measure';
 import { findQuantity, QUANTITIES, type Plan } from '../plan';
-import { quantityName, type Fallback, type Quantity } from '../stage';
+import { quantityName, readByTape, waitsFor, type Fallback, type Quantity } from '../stage';
 
 /** A quantity as the plan knows it now: its figure, and what its repeats say together. */
 export interface Known {
@@ -106,6 +106,8 @@ const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({
     source: `Assumed: ${why}`,
     assumed: why,
     needsLevel: q.needsLevel ?? false,
+    waits: waitsFor(q.waitsOn),
+    byTape: readByTape(q, q.instrument),
   }),
 });
 
@@ -134,6 +136,8 @@ function know(quantity: Quantity, reading: Reading): Known {
     source: sourceOf(reading),
     evidence: evidenceOf(reading.instrument),
     needsLevel: quantity.needsLevel ?? false,
+    waits: waitsFor(quantity.waitsOn),
+    byTape: readByTape(quantity, reading.instrument),
   });
   return { figure, summary };
 }

@@ -1,6 +1,6 @@
 import type { Figure } from '../measure';
 import type { Plan, StageId } from '../plan';
-import type { Check, Decision, Node, StageState, StripItem } from '../stage';
+import type { Check, Decision, Node, Openings, StageState, StripItem } from '../stage';
 import type { Contradicted } from './contradictions';
 import type { Known } from './reading-figures';
 
@@ -17,8 +17,10 @@ export interface Results {
   readonly given: () => Iterable<unknown>;
   /** Sizes that stand in place of what was read, by quantity; undefined where they are not known. */
   readonly instead: Readonly<Record<string, Figure | undefined>>;
-  /** Why numbers read off the car by plumb line or level cannot be trusted yet; absent where they can. */
-  readonly notLevel?: string;
+  /** Why numbers read off the car by plumb line or level cannot be trusted yet; undefined where they can. */
+  readonly notLevel: string | undefined;
+  /** What may still change, as somebody said: what is true of an open choice is preliminary. */
+  readonly openings: Openings;
   readonly checks: readonly Check[];
   /** Readings that contradict others of the same thing, with what is said of it: what rests on them is held. */
   readonly contradicted: Contradicted;

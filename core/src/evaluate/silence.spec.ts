@@ -63,7 +63,7 @@ function sheetFaults(sheet: Sheet, results: Results): string[] {
         const assumed = Object.values(figure.assumed);
         return [
           heldBy(figure, results.contradicted) === undefined ? '' : `${item} prints what is held`,
-          assumed.length > 0 && numeric.test(text) && !text.endsWith('*')
+          assumed.length > 0 && numeric.test(text) && !/\*†?$/.test(text)
             ? `${item}: ${text} owns up to nothing`
             : '',
           ...assumed.map((a) =>

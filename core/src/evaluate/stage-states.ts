@@ -36,12 +36,14 @@ export function stageStates(
   const own = byStage(checks);
   const all = worst(checks);
   const states = STAGES.map(({ id, contents: { state = {} } }) => {
+    const waits = (state.after ?? []).some(open);
     const view = {
       level: worst(own.get(id) ?? []),
       all,
       touched: touched(plan, of, id),
-      waits: (state.after ?? []).some(open),
-      lacks: lacksOf(state, of, open) || lacksOwn(state, found, id),
+      waits,
+      // What it is worked out of may lack something, or be held.
+      lacks: waits || lacksOf(state, of, open) || lacksOwn(state, found, id),
     };
     return [id, stateOf(state, view)] as const;
   });

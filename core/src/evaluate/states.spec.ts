@@ -45,6 +45,16 @@ describe('stages of the rail', () => {
     const off = workedPlan({ 'donor.tube.left': reading('tape', 591.1) });
     // Parts that do not make up the half: the donor stops, and so does what is cut by it.
     expect(evaluate(off).stages).toMatchObject({ donor: 'stop', cut: 'inWork', sheets: 'untouched' });
+    // Two readings of one half that contradict each other hold the shafts too.
+    const torn = workedPlan({
+      'donor.half.left': {
+        instrument: 'tape',
+        datum: 'pinionAxis',
+        repeats: [{ value: 812.3 }, { value: 792.2 }],
+      },
+    });
+    expect(['settled', 'untouched']).not.toContain(evaluate(torn).stages.cut);
+    expect(evaluate(torn).stages.shafts).not.toBe('settled');
     const held = evaluate(off).decisions.find((d) => d.id === 'marks');
     expect(held?.held).toBe('Donor’s left side: the readings do not add up');
     const missing = workedPlan({ 'brief.targetWidth': reading('chosen', 1502.4) });

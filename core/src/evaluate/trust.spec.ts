@@ -255,7 +255,7 @@ describe('a plan for a salvage donor', () => {
     ...offer('OW-9', { teeth: 28, holes: 5, pcd: 114.3, retention: 2 }),
     kind: 'salvage',
   };
-  const made = planForDonor(plan, donor);
+  const made = planForDonor(plan, donor.name, donor);
 
   it('keeps the car, its wheel and tyre, and nothing of the old axle', () => {
     expect(made.readings['wheel.et']).toEqual(plan.readings['wheel.et']);
@@ -265,6 +265,16 @@ describe('a plan for a salvage donor', () => {
     expect(Object.keys(made.readings).filter((id) => /^donor\.(half|tube|casting|shaft)/.test(id))).toEqual([]);
     expect(made.facts['donor.material']).toBeUndefined();
     expect('flange' in made.patterns).toBe(false);
+  });
+
+  it('knows nothing of a donor that only has a name', () => {
+    const verdict = { reason: 'so it is', figure: 3.4, who: 'Ansa', at: '2027-03-20T18:00:00Z' };
+    const named = planForDonor({ ...plan, accepted: { 'cut.bite.left': verdict } }, 'Stag axle');
+    expect(named.brief.donor).toBe('Stag axle');
+    expect(named.accepted).toEqual({});
+    expect(named.readings['wheel.et']).toEqual(plan.readings['wheel.et']);
+    expect(Object.keys(named.readings).filter((id) => id.startsWith('donor.'))).toEqual([]);
+    expect(evaluate(named).decisions.find((d) => d.id === 'cut')?.lacks.length).toBeGreaterThan(0);
   });
 
   it('takes the yard’s word as the yard’s word', () => {

@@ -348,11 +348,11 @@ describe('shaft order', () => {
     const now = evaluate(wider).of(shaftOrder);
     // Half of 4 mm on each side.
     expect(orderMoved(order, now)).toEqual([
-      'left length 684.5 mm, now 686.5 mm',
+      'left length {684.5 mm 2}, now {686.5 mm 2}',
       `left material ${order.lines[0]?.material}, now ${now.lines[0]?.material}`,
-      'right length 684 mm, now 686 mm',
+      'right length {684 mm 2}, now {686 mm 2}',
       `right material ${order.lines[0]?.material}, now ${now.lines[0]?.material}`,
-      'flange circle 108.04 mm, now 114.3 mm',
+      'flange circle {108.04 mm 2}, now {114.3 mm 2}',
     ]);
     expect(orderMoved(order, { ...order, lines: order.lines.slice(1) })).toEqual([
       'left shaft no longer wanted',

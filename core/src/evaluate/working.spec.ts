@@ -34,7 +34,7 @@ function byItsText({ working }: Figure): number {
     names.map((name) => working.inputs[name]?.value),
   ) as number;
 }
-const MATH = 'PI, abs, sqrt, min, max, round, sin, cos, tan, atan';
+const MATH = 'PI, abs, sqrt, min, max, round, sin, cos, tan, asin, atan';
 
 /** Writes `a²`, `(…)³` and `tan(…)²` as powers, brackets taken whole. */
 function powers(written: string): string {

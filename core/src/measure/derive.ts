@@ -18,6 +18,8 @@ export interface Origin {
   /** Why this default is used; set where nobody has read or chosen it. */
   readonly assumed?: string;
   readonly needsLevel?: boolean;
+  readonly waits?: number;
+  readonly byTape?: boolean;
 }
 
 const NOTHING: Figure['assumed'] = {};
@@ -39,6 +41,8 @@ class Given implements Figure, Packed {
   readonly value: number;
   readonly evidence: Evidence;
   readonly needsLevel: boolean;
+  readonly waits: number;
+  readonly byTape: boolean;
   readonly parts: Parts;
   readonly assumed: Figure['assumed'];
   readonly working: Working;
@@ -48,9 +52,11 @@ class Given implements Figure, Packed {
     this.label = label;
     this.unit = unit;
     this.value = value;
-    const { source, evidence = 'chosen', assumed, needsLevel = false } = origin;
+    const { source, evidence = 'chosen', assumed, needsLevel = false, waits = 0, byTape = false } = origin;
     this.evidence = evidence;
     this.needsLevel = needsLevel;
+    this.waits = waits;
+    this.byTape = byTape;
     this.parts = partOf(id, u);
     this.assumed = assumed === undefined ? NOTHING : { [id]: { id, label, value, unit, why: assumed } };
     this.working = { formula: '', inputs: NO_INPUTS, source };
@@ -95,7 +101,7 @@ export interface Derivation {
 }
 
 /** What comes along from the inputs. */
-type Carried = Pick<Figure, 'evidence' | 'assumed' | 'needsLevel'>;
+type Carried = Pick<Figure, 'evidence' | 'assumed' | 'needsLevel' | 'waits' | 'byTape'>;
 
 /**
  * A computed figure. Its value is there at once; what makes it uncertain, what it rests on and its working are worked
@@ -145,6 +151,14 @@ class Derived implements Figure, Packed {
 
   get needsLevel(): boolean {
     return this.carried.needsLevel;
+  }
+
+  get waits(): number {
+    return this.carried.waits;
+  }
+
+  get byTape(): boolean {
+    return this.carried.byTape;
   }
 
   get working(): Working {
@@ -286,14 +300,18 @@ function shown(symbols: readonly string[], figures: readonly Figure[]): Working[
 function carriedBy(figures: readonly Figure[]): Carried {
   let evidence: Evidence = 'chosen';
   let needsLevel = false;
+  let waits = 0;
+  let byTape = false;
   let assumed = NOTHING;
   for (const figure of figures) {
     if (weaker(figure.evidence, evidence)) evidence = figure.evidence;
     if (figure.needsLevel) needsLevel = true;
+    waits |= figure.waits;
+    if (figure.byTape) byTape = true;
     const more = figure.assumed;
     if (more !== NOTHING && more !== assumed) assumed = assumed === NOTHING ? more : { ...assumed, ...more };
   }
-  return { evidence, assumed, needsLevel };
+  return { evidence, assumed, needsLevel, waits, byTape };
 }
 
 const weaker = (a: Evidence, b: Evidence): boolean =>

@@ -1,7 +1,8 @@
+import type { AmountUnit } from '../units';
 import type { Evidence } from './instrument';
 import { packed, spreadOf, type Parts } from './parts';
 /** What a figure counts in. Lengths are mm and angles rad inside; pages convert. */
-export type FigureUnit = 'mm' | 'rad' | 'kg' | 'N' | 'Nm' | 'count' | 'ratio' | 'money' | 'MPa';
+export type FigureUnit = 'mm' | 'rad' | 'count' | 'ratio' | 'money' | AmountUnit;
 
 /** One input of a formula, as the working shows it. */
 export interface WorkingInput {
@@ -49,6 +50,10 @@ export interface Figure {
   readonly assumed: Readonly<Record<string, Assumed>>;
   /** It rests on a plumb line or level, so it is true only while the car stands level. */
   readonly needsLevel: boolean;
+  /** Choices that may still change and that it is true of, as a sum of their bits; see `stage/open-choice`. */
+  readonly waits: number;
+  /** Some of it was read off a tape or rule: in inch work it is told in fractions, else in decimals. */
+  readonly byTape: boolean;
   readonly working: Working;
 }
 
@@ -83,6 +88,8 @@ export const plainFigure = (figure: Figure): Figure => ({
   evidence: figure.evidence,
   assumed: figure.assumed,
   needsLevel: figure.needsLevel,
+  waits: figure.waits,
+  byTape: figure.byTape,
   working: figure.working,
 });
 

@@ -4,3 +4,4 @@ export * from './instrument';
 export * from './reading';
 export * from './show';
 export * from './rests-on';
+export * from './sized';

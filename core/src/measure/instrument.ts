@@ -79,6 +79,12 @@ const BY_UNIT: Readonly<Record<string, readonly InstrumentId[]>> = {
   mm: ['tape', 'rule', 'caliper', 'indicator', 'straightedge'],
   rad: ['angleGauge'],
   count: ['count'],
+  // Read off the car’s own dial, or said by whoever ran it.
+  rpm: [],
+  'rad/s2': [],
+  'm/s': [],
+  s: [],
+  m: [],
 };
 
 /**

@@ -1,5 +1,6 @@
 import {
   amountWord,
+  decimalOf,
   formatAmount,
   formatAngle,
   formatLength,
@@ -8,14 +9,15 @@ import {
   lengthSuffix,
   type LengthUnit,
 } from '../units';
-import type { FigureUnit } from './figure';
+import type { Figure, FigureUnit } from './figure';
 
 /** Limits below this are of something turned, ground or pressed: a tenth of a millimetre says nothing there. mm. */
 const FINE_LIMIT = 1;
+const FINE_DIGITS = { mm: 2, in: 4 } as const;
 
 /**
  * Prints a figure of a check, or its limit, so that the two can be told apart: to a hundredth of a millimetre where
- * the limit is a fraction of one.
+ * the limit is a fraction of one. Both are decimals, so that they can be compared at sight.
  *
  * @param limit the limit it is held against; left out where there is none
  * @example showAgainst(0.13, 0.08, 'mm') // '0.13 mm'
@@ -27,9 +29,33 @@ export function showAgainst(
   length: LengthUnit = 'mm',
 ): string {
   const fine = unit === 'mm' && limit !== undefined && Math.abs(limit) < FINE_LIMIT;
-  if (!fine) return showValue(value, unit, length);
-  return length === 'mm' ? showValue(value, 'mm', 'mm', 2) : showValue(value, 'mm', 'in', 4);
+  const style = decimalOf(length);
+  return showValue(value, unit, style, fine ? FINE_DIGITS[style] : undefined);
 }
+
+/**
+ * Prints a figure with its unit, in inch work as its instrument shows it: in fractions what rests on a tape or rule, in
+ * decimals what a caliper, an indicator or a lathe says.
+ *
+ * @example showFigure(shaftLength, 'frac') // '29 15⁄16 + .004 in'
+ * @example showFigure(journal, 'frac') // '1.562 in'
+ */
+export const showFigure = (figure: Shown, length: LengthUnit = 'mm', digits?: number): string =>
+  showValue(figure.value, figure.unit, styleOf(figure, length), digits);
+
+/** Unit in which a figure is told. */
+export const styleOf = ({ byTape }: Pick<Figure, 'byTape'>, length: LengthUnit): LengthUnit =>
+  byTape ? length : decimalOf(length);
+
+/** Prints an uncertainty: always a decimal. */
+export const showUncertainty = (
+  u: number,
+  unit: FigureUnit,
+  length: LengthUnit = 'mm',
+  digits?: number,
+): string => showValue(u, unit, decimalOf(length), digits);
+
+type Shown = Pick<Figure, 'value' | 'unit' | 'byTape'>;
 
 /**
  * What stands behind a field of a unit; nothing where a number says all.
@@ -60,7 +86,7 @@ export function showValue(value: number, unit: FigureUnit, length: LengthUnit = 
 /**
  * Prints a length without its unit, for a place that names the unit for all that stands in it.
  *
- * @example bareLength(701.675, 'frac') // '27 5/8'
+ * @example bareLength(701.675, 'frac') // '27 5⁄8'
  */
 export const bareLength = (value: number, length: LengthUnit, digits?: number): string =>
   formatLength(value, digits === undefined ? { unit: length } : { unit: length, digits });

@@ -41,7 +41,7 @@ function saidOf(offer: PartOffer): Readonly<Record<string, Reading>> {
 }
 
 /** Parts of the plan that name the donor, with the name of the new one. */
-const namedAfter = (parts: Fields, { name }: PartOffer): Fields =>
+const namedAfter = (parts: Fields, name: string): Fields =>
   Object.fromEntries(
     SECTIONS.flatMap(({ donorName }) =>
       donorName ? [[donorName[0], { ...(parts[donorName[0]] as object), [donorName[1]]: name }]] : [],
@@ -50,25 +50,26 @@ const namedAfter = (parts: Fields, { name }: PartOffer): Fields =>
 
 /**
  * A plan for another donor in the same car: what belongs to the car, its wheels and its builder stays, everything of the
- * old donor goes, and what the yard says of the new one stands as the seller’s word.
+ * old donor goes, verdicts on it too, and what a yard says of the new one stands as the seller’s word.
  *
  * @param plan the present one
- * @param offer a salvage donor
- * @example planForDonor(plan, offer).readings['wheel.et'] // as it was
+ * @param name of the new donor
+ * @param offer what a yard says of it; nothing of it is known without
+ * @example planForDonor(plan, 'Stag axle').readings['wheel.et'] // as it was
  */
-export function planForDonor(plan: Plan, offer: PartOffer): Plan {
+export function planForDonor(plan: Plan, name: string, offer?: PartOffer): Plan {
   const parts = fieldsOf(PART_FIELDS, plan as unknown as Fields);
   return {
     ...EMPTY_PLAN,
     ...parts,
-    ...namedAfter(parts, offer),
+    ...namedAfter(parts, name),
     choices: Object.assign(
       {},
       fieldsOf(CHOICE_FIELDS, plan.choices as unknown as Fields),
-      ...SECTIONS.map((s) => s.ofOffer?.(offer) ?? {}),
+      ...SECTIONS.map((s) => (offer && s.ofOffer?.(offer)) ?? {}),
     ),
     limits: plan.limits,
-    readings: { ...kept(plan.readings, staysWithCar), ...saidOf(offer) },
+    readings: { ...kept(plan.readings, staysWithCar), ...(offer && saidOf(offer)) },
     facts: kept(plan.facts, (id) => staysWithCar(`fact.${id}`)),
     searches: kept(plan.searches as Fields, (id) => SEARCHES[id as SearchId].belongs === 'car'),
     photos: Object.fromEntries(Object.entries(plan.photos).filter(([, { place }]) => staysWithCar(place))),

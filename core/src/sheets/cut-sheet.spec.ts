@@ -26,7 +26,9 @@ describe('cut sheet', () => {
 
   it('prints in the unit of the bench', () => {
     // 294.2 mm is 11.5827 in: 11 9/16 and 20 thousandths.
-    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac').cells[0]?.text).toBe('11 9/16 +0.020 in');
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac').cells[0]?.text).toBe('11 9⁄16 + .020 in');
+    // To a 32nd it is 11 19/32 less 11 thousandths.
+    expect(row(workedPlan(WHOLE), 'Outer mark', 'frac32').cells[0]?.text).toBe('11 19⁄32 − .011 in');
     expect(row(workedPlan(WHOLE), 'Outer mark', 'in').cells[0]?.text).toBe('11.583 in');
   });
 

@@ -1,5 +1,12 @@
 import type { Results } from '../evaluate';
-import { expandedUncertainty, INSTRUMENTS, type FigureUnit, type Reading, showValue } from '../measure';
+import {
+  expandedUncertainty,
+  INSTRUMENTS,
+  type FigureUnit,
+  type Reading,
+  showFigure,
+  showUncertainty,
+} from '../measure';
 import { QUANTITIES, type Plan } from '../plan';
 import type { LengthUnit } from '../units';
 import { quantityName } from '../stage';
@@ -37,8 +44,8 @@ export function readingsLog(plan: Plan, results: Results, unit: LengthUnit): rea
         name: quantityName(q),
         heading: q.heading,
         unit: q.unit,
-        value: showValue(known.figure.value, q.unit, unit, digits),
-        uncertainty: chosen ? '' : showValue(expandedUncertainty(known.figure), q.unit, unit, digits),
+        value: showFigure(known.figure, unit, digits),
+        uncertainty: chosen ? '' : showUncertainty(expandedUncertainty(known.figure), q.unit, unit, digits),
         repeats: reading.repeats.length,
         agreement: chosen ? 'chosen' : (known.summary?.agreement ?? 'single'),
         instrument: INSTRUMENTS[reading.instrument].label,

@@ -1,5 +1,5 @@
 import { heldBy, type Results } from '../evaluate';
-import { showAgainst, showValue, type Assumed } from '../measure';
+import { inUnits, isFigure, showAgainst, showUncertainty, type Assumed } from '../measure';
 import { LIMITS, placeName, type LimitId, type Plan } from '../plan';
 import { penOf, type Sheet, type SheetCheck, type SheetDef, type SheetSection } from '../stage';
 import { inSentence, isOpen, isUnknown, type Check, type Decision, type Limit } from '../stage';
@@ -12,12 +12,15 @@ import type { LengthUnit } from '../units';
  */
 export function sheetOf(def: SheetDef, results: Results, unit: LengthUnit): Sheet {
   const { plan, contradicted, decisions } = results;
-  const pen = penOf(unit, (figure) => heldBy(figure, contradicted));
+  const pen = penOf(unit, {
+    heldBy: (figure) => heldBy(figure, contradicted),
+    openings: results.openings,
+  });
   const read = results.read as never;
   const sections = def.sections(read, pen).filter((s) => s.rows.length > 0);
   const checks = results.checks.filter((c) => !def.checks || def.checks.includes(c.stage));
   const named = (def.decisions ?? []).flatMap(({ id }) => decisions.filter((d) => d.id === id));
-  return {
+  return said(unit, {
     head: def.head(read, pen),
     sections,
     checks: checks.filter((c) => isOpen(c) || isUnknown(c)).map((c) => sheetCheck(c, unit)),
@@ -27,7 +30,22 @@ export function sheetOf(def: SheetDef, results: Results, unit: LengthUnit): Shee
     assumed: assumedLines(sections, unit),
     cautions: def.cautions,
     notes: def.notes ? results.of(def.notes) : '',
+  });
+}
+
+/** All words of something with their sizes in one unit. */
+function said<T>(unit: LengthUnit, part: T): T {
+  const texts = (value: unknown): unknown => {
+    if (typeof value === 'string') return inUnits(value, unit);
+    if (Array.isArray(value)) {
+      const all: unknown[] = value.map(texts);
+      // The same list where nothing in it was said otherwise.
+      return all.every((v, i) => v === value[i]) ? (value as unknown) : all;
+    }
+    if (!value || typeof value !== 'object' || isFigure(value)) return value;
+    return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, texts(inner)]));
   };
+  return texts(part) as T;
 }
 
 /** What a decision still lacks, by name, or why it is held; nothing where it can be made. */
@@ -42,7 +60,7 @@ function assumedLines(sections: readonly SheetSection[], unit: LengthUnit): read
   for (const { rows } of sections)
     for (const { cells } of rows)
       for (const { figure } of cells) for (const a of Object.values(figure?.assumed ?? {})) found.set(a.id, a);
-  return [...found.values()].map((a) => `${a.label}: ${showValue(a.value, a.unit, unit)}, ${a.why}`);
+  return [...found.values()].map((a) => `${a.label}: ${showUncertainty(a.value, a.unit, unit)}, ${a.why}`);
 }
 
 function sheetCheck(check: Check, unit: LengthUnit): SheetCheck {
@@ -62,10 +80,10 @@ function checkNote({ lacks = [], within, assumed = [], figure }: Check, unit: Le
   const said = [
     lacks.length ? `Missing: ${lacks.map(placeName).join(', ')}.` : '',
     within !== undefined && figure
-      ? `Nearer its limit than the readings can tell: ± ${showAgainst(within, within, figure.unit, unit === 'frac' ? 'in' : unit)}.`
+      ? `Nearer its limit than the readings can tell: ± ${showAgainst(within, within, figure.unit, unit)}.`
       : '',
     assumed.length
-      ? `Assumed: ${assumed.map((a) => `${inSentence(a.label)} ${showValue(a.value, a.unit, unit)}`).join(', ')}.`
+      ? `Assumed: ${assumed.map((a) => `${inSentence(a.label)} ${showUncertainty(a.value, a.unit, unit)}`).join(', ')}.`
       : '',
   ];
   return said.filter(Boolean).join(' ');

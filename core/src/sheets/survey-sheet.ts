@@ -4,7 +4,9 @@ import {
   INSTRUMENTS,
   type InstrumentId,
   type ReadingSummary,
+  showUncertainty,
   showValue,
+  styleOf,
   unitWord,
 } from '../measure';
 import { FACTS, factText, QUANTITIES, type Plan } from '../plan';
@@ -86,12 +88,14 @@ function readingRow(
   };
   const known = reading && from?.results.known.get(q.id);
   if (!known) return { repeats: [], result: '', agreement: '', ...row };
+  const { figure } = known;
   const digits = unit === 'mm' && q.unit === 'mm' && instrument === 'caliper' ? 2 : undefined;
-  const shown = (value: number) => showValue(value, q.unit, unit, digits);
-  const U = expandedUncertainty(known.figure);
+  const shown = (value: number) => showValue(value, q.unit, styleOf(figure, unit), digits);
+  const U = expandedUncertainty(figure);
   return {
     repeats: reading.repeats.map((r) => shown(r.value)),
-    result: U > 0 ? `${shown(known.figure.value)} ± ${shown(U)}` : shown(known.figure.value),
+    result:
+      U > 0 ? `${shown(figure.value)} ± ${showUncertainty(U, q.unit, unit, digits)}` : shown(figure.value),
     agreement: known.summary?.agreement ?? '',
     ...row,
   };

@@ -32,6 +32,17 @@ export interface Acceptance {
   readonly at: string;
 }
 
+/** A choice that mends what a check found. */
+export interface CheckOffer {
+  readonly quantityId: string;
+  /** In core units. */
+  readonly value: number;
+  /** Figure it follows from: not taken while readings that rests on contradict each other. */
+  readonly figureId: string;
+  /** What the button says, such as `Move the mark to {212 mm}`. */
+  readonly text: string;
+}
+
 /** One comparison: what was found, against what, and what to do. */
 export interface Check {
   readonly id: string;
@@ -47,6 +58,8 @@ export interface Check {
   readonly todo: string;
   /** Quantity to jump to. */
   readonly at?: string;
+  /** What would mend it at once: a choice that can be taken with one button. */
+  readonly offer?: CheckOffer;
   /** Quantities without which an unknown check cannot be told. */
   readonly lacks?: readonly string[];
   /** Set where the figure stands nearer its limit than the readings can tell: U (k = 2), in the figure’s unit. */
@@ -93,6 +106,11 @@ const GROWTH: Readonly<Record<FigureUnit, number>> = {
   money: 1,
   count: 0.5,
   ratio: 0.005,
+  rpm: 20,
+  'rad/s2': 5,
+  'm/s': 0.2,
+  s: 0.05,
+  m: 1,
 };
 
 /** Adds the standing or lapsed acceptance to a check. Only cautions can be accepted. */

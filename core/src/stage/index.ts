@@ -1,3 +1,4 @@
+export * from './calculation';
 export * from './check';
 export * from './decision';
 export * from './evaluator';
@@ -6,6 +7,7 @@ export * from './judge';
 export * from './limit';
 export * from './makers';
 export * from './node';
+export * from './open-choice';
 export * from './parts-counter';
 export * from './quantity';
 export * from './section';

@@ -1,3 +1,4 @@
+import { inMm } from '../testing/in-mm';
 import { describe, expect, it } from 'vitest';
 import { given, type FigureUnit } from '../measure';
 import type { CheckLimit } from './check';
@@ -33,7 +34,7 @@ describe('a figure near its limit', () => {
     [9.995, 0.0087266, 'rad', '± 1.00°'],
   ] as const)('%d, give or take %d %s, is known to %s', (value, u, unit, said) => {
     const found = judge(held(value, u, unit));
-    expect(found.reason).toBe(`Because. The figure is known to ${said}: ${UNSURE}.`);
+    expect(inMm(found.reason)).toBe(`Because. The figure is known to ${said}: ${UNSURE}.`);
     expect(found.title).toBe(`It holds, but ${UNSURE}`);
     expect(found.within).toBeCloseTo(2 * u, 9);
   });

@@ -1,6 +1,6 @@
+import { formatNumber } from '../units';
 import type { Figure, FigureUnit } from '../measure';
-import { expandedUncertainty } from '../measure';
-import { formatAmount, formatAngle, formatLength, formatNumber, isAmountUnit } from '../units';
+import { expandedUncertainty, sized } from '../measure';
 import { compared, type Check, type CheckLevel, type CheckLimit } from './check';
 
 /** Numbers that differ by less are the same for a comparison: binary rounding only. Absolute, by unit. */
@@ -11,6 +11,11 @@ export const COMPARE_SLACK: Readonly<Record<FigureUnit, number>> = {
   N: 1e-3,
   Nm: 1e-6,
   MPa: 1e-6,
+  rpm: 1e-6,
+  'rad/s2': 1e-6,
+  'm/s': 1e-9,
+  s: 1e-9,
+  m: 1e-6,
   count: 1e-9,
   ratio: 1e-9,
   money: 1e-6,
@@ -52,13 +57,10 @@ function excess(way: Way, value: number, limit: number): number {
 export const keeps = (way: Way, value: number, limit: number, unit: FigureUnit): boolean =>
   excess(way, value, limit) <= COMPARE_SLACK[unit];
 
-const size = (value: number, unit: FigureUnit): string => {
-  if (unit === 'mm') return `${formatLength(value, { unit: 'mm', digits: 2 })} mm`;
-  if (unit === 'rad') return formatAngle(value);
-  if (unit === 'ratio') return `${formatNumber(value * 100, 1)} %`;
-  if (isAmountUnit(unit)) return formatAmount(value, unit, 'mm');
-  return formatNumber(value, unit === 'count' ? 2 : 0);
-};
+const unsureBy = (U: number, unit: FigureUnit): string =>
+  unit === 'count' || unit === 'money'
+    ? formatNumber(U, unit === 'count' ? 2 : 0)
+    : sized(U, unit, unit === 'mm' ? 2 : undefined);
 
 /** Said of a figure that stands nearer its limit than its uncertainty. */
 export const UNSURE = 'within what the readings can tell';
@@ -77,7 +79,7 @@ export function judge(held: Held): Check {
   const U = expandedUncertainty(figure);
   const unsure = nearest(held, figure) < U;
   const tail = unsure && level === 'ok' ? `, but ${UNSURE}` : '';
-  const said = unsure ? `${reason} The figure is known to ± ${size(U, figure.unit)}: ${UNSURE}.` : reason;
+  const said = unsure ? `${reason} The figure is known to ± ${unsureBy(U, figure.unit)}: ${UNSURE}.` : reason;
   const assumed = Object.values(figure.assumed);
   return {
     id,

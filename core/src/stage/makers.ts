@@ -12,9 +12,11 @@ type Extra = Partial<
     | 'datum'
     | 'unit'
     | 'needsLevel'
+    | 'waitsOn'
     | 'later'
     | 'relative'
     | 'scales'
+    | 'byTape'
     | 'belongs'
   >
 >;

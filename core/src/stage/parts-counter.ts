@@ -13,7 +13,16 @@ export interface PartOffer {
   /** Dimensions by name, such as `bore`, `outside`, `width`. */
   readonly size: Readonly<Record<string, number>>;
 }
-export const PART_KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'salvage'] as const;
+export const PART_KINDS = [
+  'bearing',
+  'seal',
+  'shaft',
+  'stud',
+  'brakeKit',
+  'wheel',
+  'salvage',
+  'gearSet',
+] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** A question to the parts counter and what it answered, as a dated record. */

@@ -1,5 +1,6 @@
 import type { Side } from '../geometry';
-import type { FigureUnit, InstrumentId } from '../measure';
+import type { OpenChoice } from './open-choice';
+import { evidenceOf, type FigureUnit, type InstrumentId } from '../measure';
 
 /** Whose it is: the car’s and its builder’s, or the donor axle’s. What is the axle’s goes with it. */
 export type Belongs = 'car' | 'axle';
@@ -26,6 +27,10 @@ export interface Quantity<I extends string = string> {
   readonly datum: string;
   /** Taken by plumb line or level on the car: true only while the car stands level. */
   readonly needsLevel?: boolean;
+  /** Choices that may still change and that it is true of. */
+  readonly waitsOn?: readonly OpenChoice[];
+  /** A place along a tape: told in fractions of an inch although it is chosen. */
+  readonly byTape?: boolean;
   /** Which sum of the corner scales it is. */
   readonly scales?: 'front' | 'rear' | 'all';
   /** An angle, which may be read against another of these instead of against level. */
@@ -63,3 +68,21 @@ export const inSentence = (label: string): string =>
 
 /** Name of a quantity within a sentence. */
 export const quantityInSentence = (q: Pick<Quantity, 'label' | 'side'>): string => inSentence(quantityName(q));
+
+/** Lengths off these are fractions of an inch. */
+const DIVIDED: readonly InstrumentId[] = ['tape', 'rule'];
+
+/**
+ * Whether a reading is told in fractions of an inch: by what it was read with, or where nobody measured, by what it is
+ * usually read with.
+ *
+ * @example readByTape(quantity('donor.tube.left'), 'seller') // true
+ */
+export function readByTape(
+  q: Pick<Quantity, 'unit' | 'instrument' | 'byTape'>,
+  instrument: InstrumentId,
+): boolean {
+  if (q.unit !== 'mm') return false;
+  const measured = instrument !== 'chosen' && evidenceOf(instrument) === 'measured';
+  return measured ? DIVIDED.includes(instrument) : (q.byTape ?? DIVIDED.includes(q.instrument));
+}

@@ -10,8 +10,15 @@ export interface SheetDef<R = never> {
   readonly title: string;
   /** Last part of its address, and so of the file it is kept as. */
   readonly address: string;
-  /** The drawing that stands on it, to a stated scale. */
-  readonly view?: Node<View | undefined>;
+  /** Drawings that stand on it, each to a stated scale. */
+  readonly views?: Node<readonly View[]>;
+  /** Used in the workshop; nobody is asked for anything by it. */
+  readonly bench?: true;
+  /**
+   * One page in large letters, with room to write what was measured beside each value; and the sheet that says all that
+   * does not stand on it.
+   */
+  readonly wall?: string;
   /** Plain values that go with it in the open file, by name. */
   readonly data?: Readonly<Record<string, Node<unknown>>>;
   /** Lines at the top, printed. */

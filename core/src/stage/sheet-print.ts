@@ -1,18 +1,25 @@
 import { SIDES, type Side } from '../geometry';
-import { expandedUncertainty, given, showValue, type Figure } from '../measure';
-import type { LengthUnit } from '../units';
+import { expandedUncertainty, given, showFigure, showUncertainty, showValue, type Figure } from '../measure';
+import { decimalOf, type LengthUnit } from '../units';
+import { inARow, OPEN_NAMES, openUnder, unsettledUnder, type Openings } from './open-choice';
 import type { SheetCell, SheetRow } from './sheet';
 
 /** Stands behind a number that rests on a default; the row’s note says which. */
 export const ASSUMED_MARK = '*';
+/** Stands behind a number that is true of a choice that is still open; the row’s note says which. */
+export const OPEN_MARK = '†';
 const HELD = 'held';
 export const NO_CELL: SheetCell = { text: '–' };
 
 /** Columns of the two sides. */
 export const SIDED = ['Left', 'Right'] as const;
 
-/** Why a figure may not be printed; undefined where it may. */
-export type HeldBy = (figure: Figure) => string | undefined;
+/** What holds or loosens a figure. */
+export interface Standing {
+  /** Why it may not be printed; undefined where it may. */
+  readonly heldBy: (figure: Figure) => string | undefined;
+  readonly openings: Openings;
+}
 export type Printer = (figure: Figure | undefined, withU?: boolean) => SheetCell;
 
 /** How values are printed: as read, or to the hundredth where something is turned, ground or pressed. */
@@ -24,31 +31,43 @@ export interface Pen {
 }
 
 /** A cell of a figure that may be printed: nothing while it is not known, `held` while its readings contradict. */
-function cellOf(figure: Figure | undefined, heldBy: HeldBy, text: (f: Figure) => string): SheetCell {
+function cellOf(figure: Figure | undefined, standing: Standing, text: (f: Figure) => string): SheetCell {
   if (!figure) return NO_CELL;
-  const held = heldBy(figure);
+  const held = standing.heldBy(figure);
   if (held !== undefined) return { text: HELD, held };
-  const mark = Object.keys(figure.assumed).length ? ASSUMED_MARK : '';
-  return { text: text(figure) + mark, figure };
+  const open = openUnder(figure, standing.openings);
+  const unsaid = unsettledUnder(figure, standing.openings)
+    .map((choice) => OPEN_NAMES[choice])
+    .filter((name) => !open.includes(name));
+  const mark = `${Object.keys(figure.assumed).length ? ASSUMED_MARK : ''}${open.length ? OPEN_MARK : ''}`;
+  return {
+    text: text(figure) + mark,
+    figure,
+    ...(open.length ? { open } : {}),
+    ...(unsaid.length ? { unsaid } : {}),
+  };
 }
 
+const FIRM: Standing = { heldBy: () => undefined, openings: {} };
+
 /** Prints figures in one unit. */
-export function penOf(unit: LengthUnit, heldBy: HeldBy = () => undefined): Pen {
+export function penOf(unit: LengthUnit, standing: Standing = FIRM): Pen {
   const small = (f: Figure) => (f.unit === 'mm' ? (unit === 'mm' ? 2 : 4) : undefined);
   return {
     unit,
     print: (figure, withU = false) =>
-      cellOf(figure, heldBy, (f) => {
-        const text = showValue(f.value, f.unit, unit);
-        if (!withU) return text;
-        // An uncertainty is a decimal, also beside a fraction.
-        return `${text} ± ${showValue(expandedUncertainty(f), f.unit, unit === 'frac' ? 'in' : unit)}`;
+      cellOf(figure, standing, (f) => {
+        const text = showFigure(f, unit);
+        return withU ? `${text} ± ${showUncertainty(expandedUncertainty(f), f.unit, unit)}` : text;
       }),
     // A tenth of a thousandth of an inch, where mm are printed to the hundredth.
-    fine: (figure) =>
-      cellOf(figure, heldBy, (f) => showValue(f.value, f.unit, unit === 'mm' ? 'mm' : 'in', small(f))),
+    fine: (figure) => cellOf(figure, standing, (f) => showValue(f.value, f.unit, decimalOf(unit), small(f))),
   };
 }
+
+const namesOf = (cells: readonly SheetCell[], of: 'open' | 'unsaid'): readonly string[] => [
+  ...new Set(cells.flatMap((c) => c[of] ?? [])),
+];
 
 /** A row of any cells; what they assume is named in its note. */
 export function cellsRow(item: string, note: string, cells: readonly SheetCell[]): SheetRow {
@@ -56,7 +75,26 @@ export function cellsRow(item: string, note: string, cells: readonly SheetCell[]
   const assumed = labels.length
     ? `${ASSUMED_MARK} assumed: ${[...new Set(labels)].join(', ').toLowerCase()}`
     : '';
-  return { item, note: [note, assumed].filter(Boolean).join('; '), cells };
+  const open = namesOf(cells, 'open');
+  const preliminary = open.length ? `${OPEN_MARK} preliminary: ${inARow(open)} still open` : '';
+  return { item, note: [note, assumed, preliminary].filter(Boolean).join('; '), cells };
+}
+
+/** Said of a weld whose place may still move. */
+export const TACK_ONLY = 'TACK ONLY';
+
+/** A row that is welded by: while something that it is true of is open, or was never said to be settled, it is tacked. */
+export function weldRow(item: string, note: string, cells: readonly SheetCell[]): SheetRow {
+  const [open, unsaid] = [namesOf(cells, 'open'), namesOf(cells, 'unsaid')];
+  const why = [
+    open.length ? `${inARow(open)} still open` : '',
+    unsaid.length ? `not settled: ${inARow(unsaid)}` : '',
+  ].filter(Boolean);
+  const { note: said, ...made } = cellsRow(item, note, cells);
+  return {
+    ...made,
+    note: [why.length ? `${TACK_ONLY}: ${why.join('; ')}` : '', said].filter(Boolean).join('; '),
+  };
 }
 
 /** A row with a value for each side. */

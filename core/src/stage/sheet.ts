@@ -5,6 +5,9 @@ import type { CheckLevel } from './check';
 export interface SheetCell {
   readonly text: string;
   readonly figure?: Figure;
+  /** Choices that it is true of and that are open, or not settled otherwise; within a sentence. */
+  readonly open?: readonly string[];
+  readonly unsaid?: readonly string[];
   /** Why the figure is not printed: readings it rests on contradict each other. */
   readonly held?: string;
 }

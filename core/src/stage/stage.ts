@@ -1,3 +1,4 @@
+import type { Openings } from './open-choice';
 import type { Figure } from '../measure';
 import type { Check } from './check';
 import type { DecisionDef, StateDef } from './decision';
@@ -18,6 +19,12 @@ export interface StripItem {
   readonly date?: string;
   /** Short word behind the number, such as `right` for a pinion place. */
   readonly tail?: string;
+  /** Shown only where a project asks for it. */
+  readonly rest?: true;
+  /** Decision that gives it: what that lacks, it lacks. */
+  readonly decision?: string;
+  /** Said of what it lacks, where no decision gives it. */
+  readonly lack?: string;
 }
 
 /** What a stage computes, beside its words. */
@@ -36,6 +43,8 @@ export interface Contents {
   readonly instead?: Node<Readonly<Record<string, Figure | undefined>>>;
   /** Why readings that need a level car cannot be trusted; undefined where they can. */
   readonly notLevel?: Node<string | undefined>;
+  /** What may still change, as somebody said: figures that are true of it are preliminary. */
+  readonly openings?: Node<Openings>;
   /** What is printed of it. */
   readonly sheets?: readonly SheetDef[];
   /** It is walked round with a sheet in hand: what that sheet is called. */

@@ -1,6 +1,8 @@
 import { briefStage } from './brief/stage';
 import { cutStage } from './cut/stage';
 import { donorStage } from './donor/stage';
+import { drivelineStage } from './driveline/stage';
+import { gearsStage } from './gears/stage';
 import { hubsStage } from './hubs/stage';
 import { shaftsStage } from './shafts/stage';
 import { sheetsStage } from './sheets/stage';
@@ -16,6 +18,8 @@ export const STAGES = [
   cutStage,
   shaftsStage,
   hubsStage,
+  drivelineStage,
+  gearsStage,
   sheetsStage,
 ] as const;
 
@@ -23,6 +27,8 @@ export const STAGES = [
 export * from './brief';
 export * from './cut';
 export * from './donor';
+export * from './driveline';
+export * from './gears';
 export * from './hubs';
 export * from './shafts';
 export * from './sheets/cautions';

@@ -4,6 +4,8 @@ import { readingsLog, sheetOf, SHEETS, surveySheet, WALKED } from '../sheets';
 import { rearView } from '../stages/cut/views/rear';
 import { tubeViews } from '../stages/cut/views/tube';
 import { donorView } from '../stages/donor/views/donor';
+import { endSectionView } from '../stages/donor/views/end-section';
+import { shaftViews } from '../stages/shafts/views/shaft';
 import { flangeView, jigView } from '../stages/hubs/views/flange';
 import { cornerViews } from '../stages/stance/views/corner';
 import { endView } from '../stages/survey/views/end';
@@ -23,10 +25,12 @@ export function everyView({ of }: Results): Readonly<Record<string, unknown>> {
     flange: of(flangeView),
     room: of(roomView),
     jig: of(jigView),
+    endSection: of(endSectionView),
     ...Object.fromEntries(
       SIDES.flatMap((side) => [
         [`tube.${side}`, of(tubeViews)[side]],
         [`corner.${side}`, of(cornerViews)[side]],
+        [`shaft.${side}`, of(shaftViews)[side]],
       ]),
     ),
   };

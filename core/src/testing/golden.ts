@@ -1,10 +1,12 @@
 import { allFigures, evaluate, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
-import { isFigure, standardUncertainty, type Figure } from '../measure';
+import { type Figure, inUnits, isFigure, standardUncertainty } from '../measure';
 import type { Choices, Plan } from '../plan';
 import { everySheet, everyView } from './every-part';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
 import { JIGS, PATTERN_ROUTES } from '../stages/hubs/choices';
+import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
+import { COUPLINGS, DRIVEN } from '../stages/gears/choices';
 import { REACTIONS } from '../stages/brief/choices';
 import { RETENTIONS } from '../stages/donor/choices';
 import { SHAFT_ROUTES } from '../stages/shafts/choices';
@@ -29,6 +31,7 @@ const figureText = (f: Figure): string =>
     `±${number(Number(standardUncertainty(f).toPrecision(6)))}`,
     f.evidence,
     f.needsLevel ? 'level' : '',
+    f.waits ? `waits ${f.waits}` : '',
     Object.keys(f.assumed).sort().join(','),
     f.working.formula,
     f.label,
@@ -60,7 +63,7 @@ function plain(value: unknown): unknown {
   );
 }
 /** Any answer as text, with its figures by name and value. */
-export const text = (value: unknown): string => JSON.stringify(plain(value));
+export const text = (value: unknown): string => inUnits(String(JSON.stringify(plain(value))), 'mm');
 
 /** Every figure of a plan with all that it says of itself, line by line. */
 export const figureLines = (results: Results): string[] =>
@@ -103,6 +106,12 @@ const CHOICES: { readonly [K in keyof Choices]: readonly Choices[K][] } = {
   pattern: PATTERN_ROUTES,
   jig: JIGS,
   reaction: REACTIONS,
+  aim: AIMS,
+  suspension: SUSPENSIONS,
+  pieces: PIECES,
+  coupling: COUPLINGS,
+  driven: DRIVEN,
+  gearSet: ['', 'here'],
 };
 
 /** Parts of a plan's readings, so that each reading is missing from some of them. */

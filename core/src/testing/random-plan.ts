@@ -1,3 +1,6 @@
+import { CARRIERS, CONDITIONS, COUPLINGS, DRIVEN } from '../stages/gears/choices';
+import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
+import { OPEN_CHOICES, OPEN_STATES } from '../stage';
 import {
   type LimitChange,
   FACT_EVIDENCE,
@@ -148,6 +151,12 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       pattern: pick(random, PATTERN_ROUTES),
       jig: pick(random, JIGS),
       reaction: pick(random, REACTIONS),
+      aim: pick(random, AIMS),
+      suspension: pick(random, SUSPENSIONS),
+      pieces: pick(random, PIECES),
+      coupling: pick(random, COUPLINGS),
+      driven: pick(random, DRIVEN),
+      gearSet: pick(random, ['', 'here', 'own', 'gone']),
     },
     readings,
     limits: some(random, LIMIT_IDS, 0.1, (id): LimitChange => {
@@ -191,6 +200,35 @@ export function randomPlan(seed: number, usual: Plan): Plan {
         { length: 2 + Math.floor(random() * 5) },
         () => [between(random, -900, 900), between(random, -900, 900), between(random, 0, 400)] as const,
       ),
+    })),
+    open: some(random, OPEN_CHOICES, 0.5, () => ({
+      state: pick(random, OPEN_STATES),
+      reason: 'As the shop has it',
+      who: 'Wim',
+    })),
+    gearOffers: some(random, ['own'], 0.5, () => ({
+      name: 'Short set',
+      ring: 41,
+      pinion: 5 + Math.floor(random() * 12),
+      carrier: pick(random, CARRIERS),
+      condition: pick(random, CONDITIONS),
+      price: between(random, 0, 900),
+      leadDays: Math.floor(random() * 40),
+    })),
+    gearTrials: some(random, ['first', 'second'], 0.5, (name) => ({
+      n: name === 'first' ? 1 : 2,
+      pinionShim: between(random, 0, 8),
+      ringSide: between(random, 0, 12),
+      otherSide: between(random, 0, 12),
+      backlash: Array.from({ length: 4 }, () => between(random, 0, 2)),
+      drive: { along: between(random, -1, 1), across: between(random, -1, 1) },
+      coast: { along: between(random, -1, 1), across: between(random, -1, 1) },
+    })),
+    shimKit: { sizes: random() < 0.5 ? [0.5, 0.3, 0.2, 0.05] : [] },
+    overShaft: some(random, ['floor'], 0.4, (name) => ({
+      name,
+      along: between(random, -300, 4000),
+      under: between(random, 50, 1500),
     })),
   };
 }

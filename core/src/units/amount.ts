@@ -2,8 +2,11 @@ import type { LengthUnit, Parsed } from './definitions';
 import { formatNumber } from './format-length';
 import { readDecimal, tidyText } from './tidy-text';
 
-/** What is weighed, pulled, turned or pressed: kept in kg, N, N·m and MPa. */
-export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa';
+/**
+ * What is weighed, pulled, turned, pressed, run or timed: kept in kg, N, N·m, MPa, revolutions a minute, rad/s², m/s, s
+ * and, for a road, m.
+ */
+export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa' | 'rpm' | 'rad/s2' | 'm/s' | 's' | 'm';
 type System = 'metric' | 'inch';
 
 /** Exact: international avoirdupois pound, standard gravity, inch. */
@@ -12,6 +15,9 @@ const G = 9.806_65;
 const N_PER_LBF = KG_PER_LB * G;
 const NM_PER_LBFT = N_PER_LBF * 0.3048;
 const MPA_PER_PSI = N_PER_LBF / 25.4 ** 2;
+const M_PER_FT = 0.3048;
+const KMH = 1 / 3.6;
+const MPH = (5280 * M_PER_FT) / 3600;
 
 /** What stands behind a number, how much one of it is in the unit that is kept, and how many decimals say enough. */
 interface Shown {
@@ -19,6 +25,12 @@ interface Shown {
   readonly size: number;
   readonly digits: number;
 }
+
+/** The same in both systems. */
+const both = (word: string, digits: number): Readonly<Record<System, Shown>> => {
+  const shown = { word, size: 1, digits };
+  return { metric: shown, inch: shown };
+};
 
 const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
   kg: { metric: { word: 'kg', size: 1, digits: 0 }, inch: { word: 'lb', size: KG_PER_LB, digits: 0 } },
@@ -28,6 +40,11 @@ const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
     metric: { word: 'MPa', size: 1, digits: 0 },
     inch: { word: 'ksi', size: 1000 * MPA_PER_PSI, digits: 1 },
   },
+  rpm: both('rpm', 0),
+  'rad/s2': both('rad/s²', 0),
+  'm/s': { metric: { word: 'km/h', size: KMH, digits: 1 }, inch: { word: 'mph', size: MPH, digits: 1 } },
+  s: both('s', 2),
+  m: { metric: { word: 'm', size: 1, digits: 1 }, inch: { word: 'ft', size: M_PER_FT, digits: 0 } },
 };
 
 /** Units that may be typed, without blanks, dots and dashes, by what they measure. */
@@ -49,6 +66,11 @@ const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
     inlbs: NM_PER_LBFT / 12,
   },
   MPa: { mpa: 1, kpa: 0.001, bar: 0.1, nmm2: 1, 'n/mm2': 1, psi: MPA_PER_PSI, ksi: 1000 * MPA_PER_PSI },
+  rpm: { rpm: 1, 'u/min': 1, '1/min': 1, 'r/min': 1 },
+  'rad/s2': { 'rad/s2': 1, rads2: 1 },
+  'm/s': { 'm/s': 1, 'km/h': KMH, kmh: KMH, kph: KMH, mph: MPH, 'ft/s': M_PER_FT },
+  s: { s: 1, sec: 1, ms: 0.001, min: 60 },
+  m: { m: 1, km: 1000, ft: M_PER_FT, yd: 3 * M_PER_FT, mi: 5280 * M_PER_FT, mile: 5280 * M_PER_FT },
 };
 
 /** What each is called in a refusal, and an example of it in both systems. */
@@ -57,7 +79,14 @@ const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: strin
   N: ['a force', '2200 N or 500 lbf'],
   Nm: ['a torque', '420 N·m or 310 lbft'],
   MPa: ['a pressure or stress', '760 MPa or 110 ksi'],
+  rpm: ['a speed of turning', '6500 rpm'],
+  'rad/s2': ['an angular acceleration', '400 rad/s²'],
+  'm/s': ['a speed', '110 km/h or 68 mph'],
+  s: ['a time', '0.35 s'],
+  m: ['a distance', '402 m or 1320 ft'],
 };
+
+export const AMOUNT_UNITS: readonly AmountUnit[] = ['kg', 'N', 'Nm', 'MPa', 'rpm', 'rad/s2', 'm/s', 's', 'm'];
 
 export const isAmountUnit = (unit: string): unit is AmountUnit => Object.hasOwn(SHOWN, unit);
 
@@ -71,14 +100,25 @@ const systemOf = (length: LengthUnit): System => (length === 'mm' ? 'metric' : '
  */
 export const amountWord = (unit: AmountUnit, length: LengthUnit): string => SHOWN[unit][systemOf(length)].word;
 
+/** How much one of the unit it is shown in is, in the unit that is kept. */
+export const amountSize = (unit: AmountUnit, length: LengthUnit): number => SHOWN[unit][systemOf(length)].size;
+
+/**
+ * Name of the unit in a table: plain letters, which are read again.
+ *
+ * @example amountColumn('Nm', 'in') // 'lbft'
+ */
+export const amountColumn = (unit: AmountUnit, length: LengthUnit): string =>
+  amountWord(unit, length).replace(/·/g, '').replace('²', '2');
+
 /** An amount in the unit it is shown in. */
 export const amountShown = (value: number, unit: AmountUnit, length: LengthUnit): number =>
-  value / SHOWN[unit][systemOf(length)].size;
+  value / amountSize(unit, length);
 
 /**
  * Prints an amount with its unit.
  *
- * @param value in kg, N, N·m or MPa
+ * @param value in the unit that is kept
  * @example formatAmount(1315.42, 'kg', 'frac') // '2900 lb'
  */
 export function formatAmount(value: number, unit: AmountUnit, length: LengthUnit, digits?: number): string {
@@ -93,7 +133,7 @@ const AMOUNT = /^([+-]?)([\d.,]+) ?(.*)$/;
  *
  * @param unit what is read, and the unit it is kept in
  * @param length unit of lengths on the page: with inches go pounds
- * @returns the value in kg, N, N·m or MPa, or the reason for refusing
+ * @returns the value in the unit that is kept, or the reason for refusing
  * @example parseAmount('380 lbft', 'Nm', 'mm') // { ok: true, value: 515.21 }
  * @source NIST SP 811, appendix B: pound, pound-force and their products, exact
  */

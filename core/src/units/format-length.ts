@@ -1,10 +1,8 @@
-import { MM_PER_INCH, type LengthUnit, type TapeDenominator } from './definitions';
+import { MM_PER_INCH, tapeStep, type LengthUnit, type TapeDenominator } from './definitions';
 
 /** How a length is printed. */
 export interface LengthStyle {
   readonly unit: LengthUnit;
-  /** Finest tape fraction; default 16. */
-  readonly denominator?: TapeDenominator;
   /** Decimals: default 1 for mm, 3 for inch and for a tape’s remainder, which is in inch too. */
   readonly digits?: number;
   /** Print `+` in front of a positive value. */
@@ -13,17 +11,21 @@ export interface LengthStyle {
 
 /** The real minus sign, as wide as a figure. */
 export const MINUS = '\u2212';
+/** Joins what stands over and under the line of a fraction; a font sets the figures small by it. */
+export const FRACTION_SLASH = '\u2044';
 
 /**
  * Prints a length without its unit. Tape inches print the fraction and, where it is not zero to the digits asked
- * for, the remainder in decimals of an inch, so that nothing is rounded silently and one unit stands for all of it.
+ * for, what is more or less than that in decimals of an inch, so that nothing is rounded silently and one unit stands
+ * for all of it.
  *
  * @param mm length in mm
- * @example formatLength(1457.025, { unit: 'frac' }) // '57 3/8 −0.012'
+ * @example formatLength(1457.025, { unit: 'frac' }) // '57 3⁄8 − .012'
  */
 export function formatLength(mm: number, style: LengthStyle): string {
   const digits = style.digits ?? (style.unit === 'mm' ? 1 : 3);
-  if (style.unit === 'frac') return formatTape(mm, style.denominator ?? 16, digits, style.signed ?? false);
+  const step = tapeStep(style.unit);
+  if (step) return formatTape(mm, step, digits, style.signed ?? false);
   return formatNumber(style.unit === 'mm' ? mm : mm / MM_PER_INCH, digits, style.signed);
 }
 
@@ -49,7 +51,7 @@ function formatTape(mm: number, denominator: TapeDenominator, digits: number, si
   const sign = steps < 0 ? MINUS : signed && steps > 0 ? '+' : '';
   const fraction = `${sign}${tapeFraction(Math.abs(steps), denominator)}`;
   if (rest === 0) return fraction;
-  return `${fraction} ${rest < 0 ? MINUS : '+'}${Math.abs(rest).toFixed(digits)}`;
+  return `${fraction} ${rest < 0 ? MINUS : '+'} ${Math.abs(rest).toFixed(digits).replace(/^0/, '')}`;
 }
 
 function tapeFraction(steps: number, denominator: number): string {
@@ -61,7 +63,7 @@ function tapeFraction(steps: number, denominator: number): string {
     over /= 2;
     under /= 2;
   }
-  return `${whole === 0 ? '' : `${whole} `}${over}/${under}`;
+  return `${whole === 0 ? '' : `${whole} `}${over}${FRACTION_SLASH}${under}`;
 }
 
 /** Short name of the unit behind a printed length. */

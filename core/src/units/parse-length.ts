@@ -27,7 +27,7 @@ const PLAIN = new RegExp(String.raw`^(${NUMBER}) ?${UNIT}\.?$`, 'i');
 const MIXED = new RegExp(String.raw`^${FRACTION} ?${UNIT}\.?$`, 'i');
 /** What a tape does not show, as it is printed behind the fraction: `57 3/8 −0.012`, in inch, or in mm where it says so. */
 const REMAINDER =
-  /^(-?\d+(?:[ -]\d+ ?\/ ?\d+)?"?|-?\d+ ?\/ ?\d+"?) ([+-])(?: ?([\d.,]+) ?mm|(\d*\.\d+) ?(?:in|")?)$/i;
+  /^(-?\d+(?:[ -]\d+ ?\/ ?\d+)?"?|-?\d+ ?\/ ?\d+"?) ([+-])(?: ?([\d.,]+) ?mm| ?(\d*\.\d+) ?(?:in|")?)$/i;
 /** Finest step a tape or rule is divided in, as the number below the line. */
 const FINEST = 128;
 

@@ -4,7 +4,7 @@ import { formatAngle } from './format-angle';
 import { formatLength } from './format-length';
 import { parseAngle } from './parse-angle';
 import { parseLength } from './parse-length';
-import type { LengthUnit, TapeDenominator } from './definitions';
+import { LENGTH_UNITS, tapeStep, type LengthUnit } from './definitions';
 
 const mm = (text: string, unit: LengthUnit = 'mm') => {
   const read = parseLength(text, unit);
@@ -49,8 +49,8 @@ describe('parseLength', () => {
     ['−57 3/8 +0.3 mm', 'mm', -1457.025],
     // 57.375 − 0.012 and 57 + 0.008 inch, and 27.625 − 0.028.
     ['57 3/8 −0.012 in', 'mm', 1457.0202],
-    ['57 +0.008', 'frac', 1448.0032],
-    ['27 5/8 −0.028', 'frac', 700.9638],
+    ['57 + .008', 'frac', 1448.0032],
+    ['27 5⁄8 − .028', 'frac', 700.9638],
     ['57" +.008"', 'mm', 1448.0032],
     ['57 1/128', 'mm', 1447.9984375],
   ] as const)('reads %s in a field of %s', (text, unit, expected) => {
@@ -92,16 +92,23 @@ describe('formatLength', () => {
   it.each([
     [1457.325, { unit: 'mm' }, '1457.3'],
     [1457.325, { unit: 'in' }, '57.375'],
-    [1457.325, { unit: 'frac' }, '57 3/8'],
-    [1457.025, { unit: 'frac' }, '57 3/8 −0.012'],
-    [1448, { unit: 'frac' }, '57 +0.008'],
-    [-1457.025, { unit: 'frac' }, '−57 3/8 +0.012'],
+    [1457.325, { unit: 'frac' }, '57 3⁄8'],
+    [1457.025, { unit: 'frac' }, '57 3⁄8 − .012'],
+    [1448, { unit: 'frac' }, '57 + .008'],
+    [-1457.025, { unit: 'frac' }, '−57 3⁄8 + .012'],
     // 700.963 mm is 27.597 in: 27 5/8 less 28 thousandths.
-    [700.9638, { unit: 'frac' }, '27 5/8 −0.028'],
+    [700.9638, { unit: 'frac' }, '27 5⁄8 − .028'],
     [0, { unit: 'frac' }, '0'],
     [0.3, { unit: 'frac' }, '0.012'],
     [-0.3, { unit: 'frac' }, '−0.012'],
-    [30.559375, { unit: 'frac', denominator: 64, digits: 2 }, '1 13/64'],
+    [30.559375, { unit: 'frac64', digits: 2 }, '1 13⁄64'],
+    // 30 mm is 1.1811 in: 1 3/16 less 6 thousandths, 1 3/16 again by 1/32, 1 12/64 less 6.
+    [30, { unit: 'frac' }, '1 3⁄16 − .006'],
+    // 23 mm is 0.9055 in: 14.49 sixteenths, 28.98 thirty-seconds, 57.95 sixty-fourths.
+    [23, { unit: 'frac' }, '7⁄8 + .031'],
+    [23, { unit: 'frac32' }, '29⁄32 − .001'],
+    [23, { unit: 'frac64' }, '29⁄32 − .001'],
+    [11.1125, { unit: 'frac', signed: true }, '+7⁄16'],
     [-0.04, { unit: 'mm' }, '0.0'],
     [-25.25, { unit: 'mm', digits: 2 }, '−25.25'],
     [7.5, { unit: 'mm', signed: true }, '+7.5'],
@@ -113,14 +120,14 @@ describe('formatLength', () => {
 
 describe('parser and formatter are inverse', () => {
   const lengths = fc.double({ min: -3000, max: 3000, noNaN: true });
-  const denominators = fc.constantFrom<TapeDenominator[]>(16, 32, 64);
+  const taped = fc.constantFrom<LengthUnit[]>('frac', 'frac32', 'frac64');
 
-  it.each(['mm', 'in', 'frac'] as const)('to the digits printed, in %s', (unit) => {
+  it.each(LENGTH_UNITS)('to the digits printed, in %s', (unit) => {
     const digits = unit === 'mm' ? 2 : 3;
     const half = (unit === 'mm' ? 1 : 25.4) * 0.5 * 10 ** -digits;
     fc.assert(
-      fc.property(lengths, denominators, (value, denominator) => {
-        const back = mm(formatLength(value, { unit, denominator, digits }), unit);
+      fc.property(lengths, (value) => {
+        const back = mm(formatLength(value, { unit, digits }), unit);
         expect(Math.abs(back - value)).toBeLessThanOrEqual(half * (1 + 1e-6));
       }),
     );
@@ -128,9 +135,10 @@ describe('parser and formatter are inverse', () => {
 
   it('for every tape fraction, exactly', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -6000, max: 6000 }), denominators, (steps, denominator) => {
-        const text = formatLength((steps / denominator) * 25.4, { unit: 'frac', denominator });
-        expect(mm(text, 'frac')).toBeCloseTo((steps / denominator) * 25.4, 9);
+      fc.property(fc.integer({ min: -6000, max: 6000 }), taped, (steps, unit) => {
+        const inch = steps / (tapeStep(unit) ?? Number.NaN);
+        const text = formatLength(inch * 25.4, { unit });
+        expect(mm(text, unit)).toBeCloseTo(inch * 25.4, 9);
         expect(text).not.toContain('mm');
       }),
     );

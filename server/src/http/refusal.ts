@@ -8,6 +8,7 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   notFound: 404,
   stale: 409,
   nothingToUndo: 409,
+  inUse: 409,
   tooLarge: 413,
   wrongType: 415,
   internal: 500,

@@ -163,6 +163,12 @@ describe('a database that an earlier build left', () => {
       // What held the shafts goes on holding them where nothing else was chosen.
       retentionTo: version < 5 ? 'cClip' : 'boltIn',
       reaction: version < 6 ? 'tyres' : 'springs',
+      aim: 'undecided',
+      suspension: 'unsaid',
+      pieces: 'one',
+      coupling: 'clutch',
+      driven: 'rear',
+      gearSet: '',
     });
     expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');
     expect(first.dropped).toBeUndefined();
@@ -170,7 +176,7 @@ describe('a database that an earlier build left', () => {
     expect((undone.json as VariantView).plan).toEqual(first.plan);
     // The base of a stale save comes up to date as well.
     expect(stale.json).toMatchObject({ error: 'stale', base: first.plan });
-    expect(versions).toEqual([1, 6, 6]);
+    expect(versions).toEqual([1, 7, 7]);
   });
 
   it('says what it leaves out of it, and refuses no save for that', async () => {

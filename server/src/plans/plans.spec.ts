@@ -31,6 +31,31 @@ const save = (id: string, baseRevision: number, plan: unknown) =>
   h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan, who });
 
 describe('projects', () => {
+  it('keep the numbers of their strip, for all their variants, and refuse what is none', async () => {
+    const made = await fresh('Wren');
+    expect(made).not.toHaveProperty('strip');
+    const set = (strip: unknown) => h.call('PATCH', `/api/projects/${made.projectId}`, { strip });
+    expect((await set(['width', 'yield'])).status).toBe(204);
+    expect((await h.call('GET', `/api/variants/${made.id}`)).json.strip).toEqual(['width', 'yield']);
+    for (const wrong of [[], ['width', 'width'], [7], 'width', ['x'.repeat(41)]]) {
+      const refused = await set(wrong);
+      expect(refused.status).toBe(400);
+      expect(refused.json.problems[0].field).toContain('strip');
+    }
+    expect((await h.call('PATCH', `/api/projects/${made.projectId}`, {})).status).toBe(400);
+    expect((await h.call('GET', `/api/variants/${made.id}`)).json.strip).toEqual(['width', 'yield']);
+  });
+
+  it('say what an undo and a redo would change', async () => {
+    const { id, plan } = await fresh('Dunlin');
+    const saved = await save(id, 1, withHalf(plan, 801.3));
+    expect(saved.json.undoes).toEqual(['/readings/donor.half.left']);
+    expect(saved.json).not.toHaveProperty('redoes');
+    const back = await h.call('POST', `/api/variants/${id}/undo`, { baseRevision: 2, who });
+    expect(back.json).not.toHaveProperty('undoes');
+    expect(back.json.redoes).toEqual(['/readings/donor.half.left']);
+  });
+
   it('makes one, lists it, renames it, takes it off the list and keeps its revisions', async () => {
     const made = await fresh('Linnet');
     expect(made).toMatchObject({
@@ -62,6 +87,53 @@ describe('projects', () => {
       revision: 1,
       plan: withHalf(EMPTY_PLAN, 812.3),
     });
+  });
+
+  it('begins a variant with a plan of its own in one step, and with none of it where the plan is refused', async () => {
+    const made = await fresh('Kestrel');
+    await save(made.id, 1, withHalf(EMPTY_PLAN, 797.4));
+    const beside = await h.call('POST', '/api/variants', {
+      copyOf: made.id,
+      name: 'Stag axle',
+      plan: withHalf(EMPTY_PLAN, 731.2),
+      who,
+    });
+    expect(beside.json).toMatchObject({ revision: 1, canUndo: false, plan: withHalf(EMPTY_PLAN, 731.2) });
+    const bad = {
+      ...EMPTY_PLAN,
+      readings: { 'donor.half.left': { ...half(0), repeats: [{ value: '731.2' }] } },
+    };
+    const no = await h.call('POST', '/api/variants', { copyOf: made.id, name: 'Third', plan: bad, who });
+    expect([no.status, no.json.problems[0].field]).toEqual([
+      400,
+      'plan.readings.donor.half.left.repeats[0].value',
+    ]);
+    const listed = (await h.call('GET', '/api/projects')).json.find(
+      (p: { id: string }) => p.id === made.projectId,
+    );
+    expect(listed.variants.map((v: { name: string }) => v.name)).toEqual(['Over-axle', 'Stag axle']);
+  });
+
+  it('takes a variant off the list and keeps its revisions, and never the only one', async () => {
+    const made = await fresh('Plover');
+    const only = await h.call('DELETE', `/api/variants/${made.id}`);
+    expect(only).toMatchObject({ status: 409, json: { error: 'inUse' } });
+    expect(only.json.message).toContain('only variant of its project');
+    const copy = (await h.call('POST', '/api/variants', { copyOf: made.id, name: 'Keep offset', who })).json;
+    expect((await h.call('DELETE', `/api/variants/${made.id}`)).status).toBe(204);
+    expect((await h.call('GET', `/api/variants/${made.id}`)).status).toBe(404);
+    expect((await save(made.id, 1, withHalf(EMPTY_PLAN, 640))).status).toBe(404);
+    expect((await h.call('DELETE', `/api/variants/${made.id}`)).status).toBe(404);
+    expect((await h.call('GET', `/api/variants/${copy.id}`)).status).toBe(200);
+    const kept = await h.pool.query('select 1 from plan_revisions where variant_id = $1', [made.id]);
+    expect(kept.rowCount).toBe(1);
+  });
+
+  it('never loses the last variant to two who remove at once', async () => {
+    const made = await fresh('Whimbrel');
+    const copy = (await h.call('POST', '/api/variants', { copyOf: made.id, name: 'Second', who })).json;
+    const both = await Promise.all([made.id, copy.id].map((id) => h.call('DELETE', `/api/variants/${id}`)));
+    expect(both.map((r) => r.status).sort()).toEqual([204, 409]);
   });
 
   it('puts the demo in once, never again', async () => {
@@ -191,7 +263,7 @@ describe('plan files', () => {
     ['cut short', tern.slice(0, 900), 400, 'file', /cut short/],
     ['empty', '', 400, 'file', /empty/],
     ['of another kind', '{"format":"shopping-list"}', 400, 'format', /no Intervex plan/],
-    ['of a later version', tern.replace('"version": 6', '"version": 9'), 400, 'version', /newer/],
+    ['of a later version', tern.replace('"version": 7', '"version": 9'), 400, 'version', /newer/],
     ['with a field nobody knows', tern.replace('"vehicle"', '"vehicel"'), 400, 'plan.brief', /./],
     [
       'with a script in a name',

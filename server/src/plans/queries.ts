@@ -1,4 +1,4 @@
-import type { ProjectSummary, RevisionKind, RevisionView, VariantView } from '@intervex/contract';
+import type { OrderState, ProjectSummary, RevisionKind, RevisionView, VariantView } from '@intervex/contract';
 import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
 import type { Client, Pool } from '../db/pool';
 
@@ -11,12 +11,15 @@ interface VariantRow {
   head: number;
   project_id: string;
   project_name: string;
+  strip: string[] | null;
   plan: unknown;
   plan_version: number;
   created_at: Date;
   node: number;
   parent: number | null;
   redo: number | null;
+  undoes: string[];
+  redoes: string[] | null;
 }
 
 export interface VariantHead extends VariantView {
@@ -27,8 +30,10 @@ export interface VariantHead extends VariantView {
 }
 
 const SELECT_VARIANT = `
-  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, r.plan, r.plan_version, r.created_at,
-         n.revision as node, n.parent,
+  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, p.strip, r.plan, r.plan_version, r.created_at,
+         n.revision as node, n.parent, n.changed as undoes,
+         (select c.changed from plan_revisions c where c.variant_id = v.id and c.parent = n.revision
+           order by c.revision desc limit 1) as redoes,
          (select max(c.revision) from plan_revisions c where c.variant_id = v.id and c.parent = n.revision) as redo
     from variants v
     join projects p on p.id = v.project_id and p.removed_at is null
@@ -50,10 +55,13 @@ export async function findVariant(db: Db, id: string, lock = false): Promise<Var
     savedAt: row.created_at.toISOString(),
     projectId: row.project_id,
     projectName: row.project_name,
+    ...(row.strip ? { strip: row.strip } : {}),
     plan,
     ...(dropped.length ? { dropped } : {}),
     canUndo: row.parent !== null,
     canRedo: row.redo !== null,
+    ...(row.parent === null ? {} : { undoes: row.undoes }),
+    ...(row.redoes ? { redoes: row.redoes } : {}),
     node: row.node,
     parent: row.parent,
     redo: row.redo,
@@ -179,12 +187,72 @@ export async function renameProject(db: Db, id: string, name: string): Promise<b
   return rowCount === 1;
 }
 
+/** Sets which numbers the running strip of a project holds. */
+export async function setStrip(db: Db, id: string, strip: readonly string[]): Promise<boolean> {
+  const { rowCount } = await db.query('update projects set strip = $2 where id = $1 and removed_at is null', [
+    id,
+    strip,
+  ]);
+  return rowCount === 1;
+}
+
 export async function renameVariant(db: Db, id: string, name: string): Promise<boolean> {
   const { rowCount } = await db.query('update variants set name = $2 where id = $1 and removed_at is null', [
     id,
     name,
   ]);
   return rowCount === 1;
+}
+
+/** Locks the project of a variant until the transaction ends, and tells it and how many variants it has. */
+export async function lockProject(
+  db: Db,
+  variant: string,
+): Promise<{ id: string; variants: number } | undefined> {
+  const { rows } = await db.query<{ id: string }>(
+    `select p.id from projects p
+       join variants v on v.project_id = p.id and v.id = $1 and v.removed_at is null
+      where p.removed_at is null for update of p`,
+    [variant],
+  );
+  const id = rows[0]?.id;
+  if (!id) return undefined;
+  const { rows: left } = await db.query<{ n: number }>(
+    'select count(*)::int as n from variants where project_id = $1 and removed_at is null',
+    [id],
+  );
+  return { id, variants: left[0]?.n ?? 0 };
+}
+
+/** Takes a variant out of the lists. Its revisions stay. */
+export async function removeVariant(db: Db, id: string): Promise<void> {
+  await db.query('update variants set removed_at = now() where id = $1', [id]);
+}
+
+/** States in which parts are made and on their way: somebody still has to see them. */
+const UNDER_WAY = [
+  'paying',
+  'paid',
+  'cutting',
+  'shipped',
+  'late',
+  'wrong',
+] as const satisfies readonly OrderState[];
+
+/** Numbers of the maker's orders under way, of a variant or of all of a project. */
+export async function ordersUnderWay(
+  db: Db,
+  of: { variant: string } | { project: string },
+): Promise<readonly string[]> {
+  const [column, id] = 'variant' in of ? ['v.id', of.variant] : ['v.project_id', of.project];
+  const { rows } = await db.query<{ number: string }>(
+    `select o.quote ->> 'number' as number from orders o
+       join variants v on v.id = o.variant_id and v.removed_at is null
+       join lateral (select state from order_events e where e.order_id = o.id order by n desc limit 1) last on true
+      where ${column} = $1 and last.state = any($2) order by o.created_at`,
+    [id, UNDER_WAY],
+  );
+  return rows.map(({ number }) => number);
 }
 
 /** Takes a project out of the lists. Its revisions stay. */

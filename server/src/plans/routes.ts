@@ -4,6 +4,7 @@ import {
   newProjectSchema,
   newVariantSchema,
   planFile,
+  projectChangeSchema,
   readPlanText,
   renameSchema,
   saveSchema,
@@ -11,10 +12,19 @@ import {
 } from '@intervex/contract';
 import { json, Router, text, type Request } from 'express';
 import type { Pool } from '../db/pool';
+import { withTransaction } from '../db/transaction';
 import { refused, valid } from '../http/refusal';
 import { attachment } from '../http/attachment';
-import { listProjects, listRevisions, removeProject, renameProject, renameVariant } from './queries';
-import { copyVariant, createProject, readVariant, savePlan, stepPlan } from './service';
+import { listProjects, listRevisions, renameProject, renameVariant, setStrip } from './queries';
+import {
+  copyVariant,
+  createProject,
+  dropProject,
+  dropVariant,
+  readVariant,
+  savePlan,
+  stepPlan,
+} from './service';
 
 /** Largest body that is read at all. */
 export const BODY_LIMIT = '1mb';
@@ -33,10 +43,11 @@ const missing = (what: string) =>
     { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
   ]);
 
+const body = json({ limit: BODY_LIMIT, type: 'application/json' });
+
 /** Projects, variants, plans, their history and their files. */
 export function planRoutes(pool: Pool): Router {
   const router = Router();
-  const body = json({ limit: BODY_LIMIT, type: 'application/json' });
   router.use((request, _response, next) => {
     if (request.method === 'POST' || request.method === 'PUT' || request.method === 'PATCH') jsonOnly(request);
     next();
@@ -51,18 +62,28 @@ export function planRoutes(pool: Pool): Router {
       .json(await createProject(pool, valid(newProjectSchema, request.body, 'project', true)));
   });
   router.patch('/projects/:id', body, async (request, response) => {
-    const { name } = valid(renameSchema, request.body, 'name', true);
-    if (!(await renameProject(pool, idOf(request), name))) throw missing('project');
+    const { name, strip } = valid(projectChangeSchema, request.body, 'project', true);
+    const id = idOf(request);
+    const changed = await withTransaction(pool, async (db) => {
+      if (name !== undefined && !(await renameProject(db, id, name))) return false;
+      return strip === undefined || setStrip(db, id, strip);
+    });
+    if (!changed) throw missing('project');
     response.status(204).end();
   });
   router.delete('/projects/:id', async (request, response) => {
-    if (!(await removeProject(pool, idOf(request)))) throw missing('project');
+    if (!(await dropProject(pool, idOf(request)))) throw missing('project');
     response.status(204).end();
   });
 
+  variantRoutes(router, pool);
+  return router;
+}
+
+function variantRoutes(router: Router, pool: Pool): void {
   router.post('/variants', body, async (request, response) => {
-    const { name, copyOf, who } = valid(newVariantSchema, request.body, 'variant', true);
-    response.status(201).json(await copyVariant(pool, copyOf, name, who));
+    const asked = valid(newVariantSchema, request.body, 'variant', true);
+    response.status(201).json(await copyVariant(pool, asked));
   });
   router.get('/variants/:id', async (request, response) => {
     response.json(await readVariant(pool, idOf(request)));
@@ -70,6 +91,10 @@ export function planRoutes(pool: Pool): Router {
   router.patch('/variants/:id', body, async (request, response) => {
     const { name } = valid(renameSchema, request.body, 'name', true);
     if (!(await renameVariant(pool, idOf(request), name))) throw missing('variant');
+    response.status(204).end();
+  });
+  router.delete('/variants/:id', async (request, response) => {
+    await dropVariant(pool, idOf(request));
     response.status(204).end();
   });
   router.put('/variants/:id/plan', body, async (request, response) => {
@@ -110,5 +135,4 @@ export function planRoutes(pool: Pool): Router {
         .json(await createProject(pool, { name: project, variant, who, plan, kind: 'import' }));
     },
   );
-  return router;
 }

@@ -9,7 +9,11 @@ import {
   insertProject,
   insertRevision,
   insertVariant,
+  lockProject,
+  ordersUnderWay,
   planAt,
+  removeProject,
+  removeVariant,
   type Db,
   type VariantHead,
 } from './queries';
@@ -26,12 +30,14 @@ export async function readVariant(db: Db, id: string): Promise<VariantView> {
 
 async function existing(db: Db, id: string, lock = false): Promise<VariantHead> {
   const found = await findVariant(db, id, lock);
-  if (!found)
-    throw refused('notFound', 'There is no such variant.', [
-      { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
-    ]);
+  if (!found) throw noVariant();
   return found;
 }
+
+const noVariant = (): Refused =>
+  refused('notFound', 'There is no such variant.', [
+    { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
+  ]);
 
 function view({ node: _node, parent: _parent, redo: _redo, ...rest }: VariantHead): VariantView {
   return rest;
@@ -88,12 +94,54 @@ export async function addVariant(
   return variantId;
 }
 
-/** Makes another variant of the same project with the plan of an existing one. */
-export async function copyVariant(pool: Pool, source: string, name: string, who: string): Promise<VariantView> {
+interface Copied {
+  readonly copyOf: string;
+  readonly name: string;
+  /** In place of the plan of the one it is copied of. */
+  readonly plan?: Plan;
+  readonly who: string;
+}
+
+/** Makes another variant of the same project with the plan of an existing one, or one made of that. */
+export async function copyVariant(pool: Pool, { copyOf, name, plan, who }: Copied): Promise<VariantView> {
   return withTransaction(pool, async (client) => {
-    const from = await existing(client, source);
-    const { projectId, plan } = from;
-    return readVariant(client, await addVariant(client, { projectId, name, plan, who, kind: 'create' }));
+    const { projectId, plan: same } = await existing(client, copyOf);
+    const made = { projectId, name, plan: plan ?? same, who, kind: 'create' } as const;
+    return readVariant(client, await addVariant(client, made));
+  });
+}
+
+const stays = (message: string, right: string): Refused =>
+  refused('inUse', message, [{ field: 'id', wrong: 'cannot be taken off the list', right }]);
+
+function nothingUnderWay(what: string, orders: readonly string[]): void {
+  if (orders.length)
+    throw stays(
+      `This ${what} stays: its order ${orders.join(' and ')} is under way.`,
+      'to receive what was ordered first, and take it or send it back',
+    );
+}
+
+/** Takes a variant off the list. @throws Refused for the only one of its project, or while an order of it is under way */
+export async function dropVariant(pool: Pool, id: string): Promise<void> {
+  await withTransaction(pool, async (client) => {
+    const project = await lockProject(client, id);
+    if (!project) throw noVariant();
+    if (project.variants === 1)
+      throw stays(
+        'This is the only variant of its project, and a project has at least one.',
+        'another variant beside it first, or to remove the project',
+      );
+    nothingUnderWay('variant', await ordersUnderWay(client, { variant: id }));
+    await removeVariant(client, id);
+  });
+}
+
+/** Takes a project off the list. @throws Refused while an order of it is under way */
+export async function dropProject(pool: Pool, id: string): Promise<boolean> {
+  return withTransaction(pool, async (client) => {
+    nothingUnderWay('project', await ordersUnderWay(client, { project: id }));
+    return removeProject(client, id);
   });
 }
 

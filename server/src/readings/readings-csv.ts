@@ -1,6 +1,11 @@
 import type { Problem } from '@intervex/contract';
 import {
   absoluteAngle,
+  AMOUNT_UNITS,
+  amountColumn,
+  amountSize,
+  decimalOf,
+  isAmountUnit,
   ANGLE_IDS,
   findQuantity,
   INSTRUMENTS,
@@ -10,6 +15,7 @@ import {
   RAD_PER_DEGREE,
   refuseValue,
   type InstrumentId,
+  type LengthUnit,
   type Plan,
   type Quantity,
   type Reading,
@@ -42,26 +48,44 @@ const MOST_PROBLEMS = 20;
 /** Digits behind the point that go out and come in: enough for an angle in degrees to come back the same. */
 const DIGITS = 12;
 
+/** Masses, forces, torques and stresses of both systems, by the name of their unit. */
+const AMOUNTS = Object.fromEntries(
+  AMOUNT_UNITS.flatMap((kind) =>
+    (['mm', 'in'] as const).map((length) => [
+      amountColumn(kind, length),
+      { kind, per: amountSize(kind, length) },
+    ]),
+  ),
+);
+
 /** What a unit in the table counts as in core units. */
 const UNITS: Readonly<Record<string, { readonly kind: Quantity['unit']; readonly per: number }>> = {
   mm: { kind: 'mm', per: 1 },
   in: { kind: 'mm', per: MM_PER_INCH },
   deg: { kind: 'rad', per: RAD_PER_DEGREE },
-  kg: { kind: 'kg', per: 1 },
-  Nm: { kind: 'Nm', per: 1 },
-  MPa: { kind: 'MPa', per: 1 },
+  ...AMOUNTS,
   ratio: { kind: 'ratio', per: 1 },
   money: { kind: 'money', per: 1 },
   count: { kind: 'count', per: 1 },
 };
-const UNIT_OF: Readonly<Record<string, string>> = { rad: 'deg' };
 
-/** All readings of a plan as a table: one row a repeat, plain decimals, each row with its unit. */
-export function readingsCsv(plan: Plan): string {
+/** Name of the unit a quantity stands in. */
+function columnUnit(unit: Quantity['unit'], length: LengthUnit): string {
+  if (unit === 'rad') return 'deg';
+  if (unit === 'mm') return decimalOf(length);
+  return isAmountUnit(unit) ? amountColumn(unit, length) : unit;
+}
+
+/**
+ * All readings of a plan as a table: one row a repeat, plain decimals, each row with its unit.
+ *
+ * @param length the unit of lengths; with inches go pounds
+ */
+export function readingsCsv(plan: Plan, length: LengthUnit = 'mm'): string {
   const rows = QUANTITIES.flatMap((q) => {
     const reading = plan.readings[q.id];
     if (!reading) return [];
-    const unit = UNIT_OF[q.unit] ?? q.unit;
+    const unit = columnUnit(q.unit, length);
     return reading.repeats.map((r, i) => [
       q.id,
       quantityName(q),

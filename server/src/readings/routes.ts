@@ -1,4 +1,4 @@
-import { importQuerySchema, planSchema } from '@intervex/contract';
+import { importQuerySchema, planSchema, tableQuerySchema } from '@intervex/contract';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -11,9 +11,10 @@ import { readingsCsv, readReadingsCsv } from './readings-csv';
 export function readingRoutes(pool: Pool): Router {
   const router = Router();
   router.get('/variants/:id/readings.csv', async (request, response) => {
+    const { units } = valid(tableQuerySchema, request.query, 'query');
     const { plan, projectName, name } = await readVariant(pool, idOf(request));
     response.set('Content-Disposition', attachment(`${projectName} ${name} readings.csv`));
-    response.type('text/csv; charset=utf-8').send(readingsCsv(plan));
+    response.type('text/csv; charset=utf-8').send(readingsCsv(plan, units));
   });
   router.post(
     '/variants/:id/readings.csv',

@@ -1,5 +1,15 @@
 import { shapeQuerySchema, shapeFileSchema, drawingQuerySchema, type VariantView } from '@intervex/contract';
-import { evaluate, flangeShapes, isoDay, patterns, type JigShape } from '@intervex/core';
+import {
+  decimalOf,
+  evaluate,
+  flangeShapes,
+  inUnits,
+  isoDay,
+  patterns,
+  showValue,
+  type JigShape,
+  type LengthUnit,
+} from '@intervex/core';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -18,10 +28,10 @@ export function shapeRoutes(pool: Pool): Router {
   const router = Router();
   router.get('/variants/:id/shapes/:file', async (request, response) => {
     const { file } = valid(shapeFileSchema, { file: request.params['file'] }, 'address');
-    const { paper } = valid(shapeQuerySchema, request.query, 'query', true);
+    const { paper, units } = valid(shapeQuerySchema, request.query, 'query', true);
     const [name, kind] = file.split('.') as ['jig' | 'flange', 'dxf' | 'svg' | 'pdf'];
     const variant = await readVariant(pool, idOf(request));
-    const { shapes, lines } = shapesOf(variant, name);
+    const { shapes, lines } = shapesOf(variant, name, units);
     const title = `${name === 'jig' ? 'Drilling jig' : 'Flange'}, ${variant.projectName}, ${variant.name}`;
     const saved = attachment(`${variant.projectName} ${variant.name} ${name}.${kind}`);
     if (kind === 'pdf') {
@@ -47,10 +57,12 @@ export function shapeRoutes(pool: Pool): Router {
 function shapesOf(
   { plan, revision }: VariantView,
   name: 'jig' | 'flange',
+  units: LengthUnit,
 ): { readonly shapes: readonly JigShape[]; readonly lines: readonly string[] } {
   const { face, redrill, jig, jigProblem } = evaluate(plan, isoDay(new Date())).of(patterns);
+  const size = (mm: number) => showValue(mm, 'mm', decimalOf(units), units === 'mm' ? 2 : 4);
   const pattern = face
-    ? `${face.old.count} × ${face.old.pcd} to ${face.wanted.count} × ${face.wanted.pcd} mm`
+    ? `${face.old.count} × ${size(face.old.pcd)} to ${face.wanted.count} × ${size(face.wanted.pcd)}`
     : '';
   if (name === 'flange') {
     if (!face) throw lacking('The flange is not known yet: its holes, circle and hole size, and the wheel’s.');
@@ -62,14 +74,14 @@ function shapesOf(
   if (!jig || !face || !redrill)
     throw lacking(
       redrill && !redrill.possible
-        ? `No jig: ${redrill.reasons.join(' ')}`
+        ? `No jig: ${inUnits(redrill.reasons.join(' '), units)}`
         : jigProblem || 'There is nothing to drill yet.',
     );
   const degrees = ((redrill.clockRad * 180) / Math.PI).toFixed(2);
   return {
     shapes: jig.shapes,
     lines: [
-      `Revision ${revision}. ${pattern}, ${degrees}° from an old hole; ${redrill.nearest.metal.toFixed(2)} mm of metal to ${redrill.nearest.what}.`,
+      `Revision ${revision}. ${pattern}, ${degrees}° from an old hole; ${size(redrill.nearest.metal)} of metal to ${redrill.nearest.what}.`,
       jig.steps > 1
         ? `Set on and drill ${jig.steps} times, stud to stud. Never turn the jig over.`
         : 'Sits on the pilot, pinned in two old holes. This face outward.',

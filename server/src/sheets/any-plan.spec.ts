@@ -7,7 +7,7 @@ import { startHarness, type Harness } from '../testing/harness';
 
 /** Plans that are drawn; core draws two thousand through everything but paper. */
 const PLANS = 10;
-const UNITS = ['mm', 'in', 'frac'];
+const UNITS = ['mm', 'in', 'frac', 'frac32', 'frac64'];
 const read = readPlanFile(tern);
 if (!read.ok) throw new Error('The example is refused.');
 const usual = read.file.plan;
@@ -19,7 +19,7 @@ afterAll(() => h.close());
 
 /** Everything the server makes of a plan, each in one of the units. */
 const outputs = (seed: number): readonly string[] => {
-  const units = UNITS[seed % 3] ?? 'mm';
+  const units = UNITS[seed % UNITS.length] ?? 'mm';
   const orders = ['shafts', 'brakes', 'hubs'].flatMap((sheet) =>
     ['pdf', 'csv', 'json'].map((kind) => `order-sheet.${kind}?sheet=${sheet}&units=${units}`),
   );

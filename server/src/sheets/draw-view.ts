@@ -1,24 +1,29 @@
 import {
   bareLength,
   captionText,
+  decimalOf,
+  layDimensions,
+  placeWords,
+  rowsNeeded,
+  toldFine,
+  toPixel,
   type Dimension,
+  type LaidDimension,
   type LengthUnit,
+  type Metrics,
   type Point,
+  type Results,
   type Shape,
   type ShapeStyle,
   type View,
 } from '@intervex/core';
-import { INK, PT_PER_MM, type Pdf } from './paper';
+import { fittingScale, INK, PT_PER_MM, type Pdf } from './paper';
 
-/** Where and how large a view is drawn. */
-interface Placement {
-  /** Points from the page's left edge to u = 0, and from its top to v = 0. */
-  readonly x: number;
-  readonly y: number;
-  /** n of 1 : n. */
-  readonly scale: number;
-  readonly units: LengthUnit;
-}
+/** Sizes of dimensions and words, points. */
+const DIMENSION = 8;
+const WORD = 7.5;
+/** Most height a drawing takes without its dimensions, points: what it is of stands under it on the same page. */
+const HIGHEST = 190;
 
 interface Ink {
   readonly stroke: string;
@@ -36,6 +41,17 @@ const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
   kerf: { stroke: INK.dye, width: 0.2, fill: INK.dye },
   flange: { stroke: INK.main, width: 0.7, fill: '#D9DEE1' },
   shaft: { stroke: INK.second, width: 0.5, fill: '#F4F5F5' },
+  pitch: { stroke: INK.second, width: 0.3, dash: 3 },
+  clock: { stroke: INK.dye, width: 0.4 },
+  skin: { stroke: INK.main, width: 0.5, fill: INK.tint },
+  slugFlat: { stroke: INK.dye, width: 0.4, fill: '#FFFFFF' },
+  spline: { stroke: INK.main, width: 0.5, fill: INK.tint },
+  journal: { stroke: INK.main, width: 0.5, fill: '#E6E9EB' },
+  gear: { stroke: INK.second, width: 0.4, fill: '#DDE0DD' },
+  window: { stroke: INK.dye, width: 0.3, fill: INK.tint },
+  room: { stroke: INK.second, width: 0.5, fill: '#DDE0DD' },
+  rotor: { stroke: INK.second, width: 0.4, fill: '#E6E9EB' },
+  caliper: { stroke: INK.dye, width: 0.5, fill: INK.tint },
   axis: { stroke: INK.main, width: 0.6 },
   centreline: { stroke: INK.second, width: 0.4, dash: 6 },
   mark: { stroke: INK.dye, width: 1 },
@@ -46,28 +62,99 @@ const STYLES: Readonly<Record<ShapeStyle, Ink>> = {
   keep: { stroke: INK.caution, width: 0.6, dash: 2 },
 };
 
-/** Distance between dimension rows, and of the first from the drawing, points. */
-const ROW = 12;
 /** Between hatching lines, points. */
 const HATCH = 3.5;
 
-/** Draws a view to scale with its dimensions. One paper mm is `scale` mm of axle. */
-export function drawView(doc: Pdf, view: View, place: Placement): void {
-  const k = PT_PER_MM / place.scale;
-  const at = ([u, v]: Point): [number, number] => [place.x + u * k, place.y - v * k];
+/** Paper, points. */
+const PAPER: Metrics = {
+  row: 14,
+  rowMost: 14,
+  side: 6,
+  edge: 4,
+  foot: 0,
+  char: 0.6 * DIMENSION,
+  pad: 3,
+  gap: 3,
+  letter: 0.53 * WORD,
+  line: 1.25 * WORD,
+  narrow: 0,
+};
+
+const printer =
+  (units: LengthUnit, results: Results) =>
+  (d: Dimension): string =>
+    (d.name ? `${d.name} ` : '') +
+    (d.signed && d.value > 0 ? '+' : '') +
+    bareLength(d.value, toldFine(results, d) ? decimalOf(units) : units);
+
+/** A view as it will lie on the paper: to a standard scale, with the rows its dimensions need. */
+interface OnPaper {
+  readonly view: View;
+  readonly units: LengthUnit;
+  /** What a dimension says. */
+  readonly print: (d: Dimension) => string;
+  /** n of 1 : n. */
+  readonly scale: number;
+  /** What it takes, points. */
+  readonly width: number;
+  readonly height: number;
+}
+
+/** How a view will lie on paper of a width, points. */
+export function onPaper(view: View, width: number, units: LengthUnit, results: Results): OnPaper {
+  const { left, right, top, bottom } = view.bounds;
+  const scale = Math.max(
+    fittingScale(right - left, (width - 2 * PAPER.side) / PT_PER_MM),
+    fittingScale(top - bottom, HIGHEST / PT_PER_MM),
+  );
+  const k = PT_PER_MM / scale;
+  const print = printer(units, results);
+  const frame = { width, height: 1e4, m: PAPER, print };
+  const t = { k, x: width / 2 - ((left + right) / 2) * k, y: 0 };
+  const { above, below } = rowsNeeded(view, t, frame);
+  return {
+    view,
+    units,
+    print,
+    scale,
+    width,
+    height: (top - bottom) * k + (above + below) * PAPER.row + 2 * PAPER.edge,
+  };
+}
+
+/** Draws a view to scale with its dimensions and words, none over another, from an upper left corner. */
+export function drawView(
+  doc: Pdf,
+  { view, units, print, scale, width, height }: OnPaper,
+  x: number,
+  y: number,
+): void {
+  const k = PT_PER_MM / scale;
+  const { left, right, top } = view.bounds;
+  const frame = { width, height, m: PAPER, print };
+  const flat = { k, x: width / 2 - ((left + right) / 2) * k, y: 0 };
+  const rows = { ...rowsNeeded(view, flat, frame), pitch: PAPER.row };
+  const t = { ...flat, y: PAPER.edge + rows.above * PAPER.row + top * k };
+  const at = (p: Point): [number, number] => {
+    const [px, py] = toPixel(t, p);
+    return [x + px, y + py];
+  };
   for (const shape of view.shapes) drawShape(doc, shape, at, k);
-  for (const caption of view.captions) {
-    const [x, y] = at(caption.at);
-    doc.font('text').fontSize(6).fillColor(INK.second);
-    const text = captionText(caption, (mm) => bareLength(mm, place.units));
-    const width = doc.widthOfString(text);
-    const shift = { start: 3, middle: -width / 2, end: -width - 3 }[caption.anchor];
-    doc.text(text, x + shift, y - 3, { lineBreak: false });
-  }
-  const edges = { top: place.y - view.bounds.top * k, bottom: place.y - view.bounds.bottom * k };
+  const laid = layDimensions(view, t, frame, rows);
   // All extension lines lie under all texts.
-  for (const dimension of view.dimensions) drawExtensions(doc, dimension, at, edges);
-  for (const dimension of view.dimensions) drawDimension(doc, dimension, at, edges, place.units);
+  for (const l of laid) drawExtensions(doc, l, x, y);
+  for (const l of laid) drawDimension(doc, l, x, y);
+  const words = view.captions.map((caption) => {
+    const [px, py] = toPixel(t, caption.at);
+    const text = captionText(caption, (mm) => bareLength(mm, caption.fine ? decimalOf(units) : units));
+    return { text, x: px, y: py, anchor: caption.anchor };
+  });
+  doc.font('text').fontSize(WORD).fillColor(INK.second);
+  for (const word of placeWords(words, laid, frame, 0, PAPER)) {
+    const wide = doc.widthOfString(word.text);
+    const shift = { start: 0, middle: -wide / 2, end: -wide }[word.anchor];
+    doc.text(word.text, x + word.x + shift, y + word.y - 0.8 * WORD, { lineBreak: false });
+  }
   doc.undash().fillColor(INK.main);
 }
 
@@ -106,54 +193,39 @@ function hatch(doc: Pdf, outline: readonly [number, number][], stroke: string): 
   doc.restore();
 }
 
-type Edges = { readonly top: number; readonly bottom: number };
-
-const rowAt = ({ row }: Dimension, { top, bottom }: Edges): number =>
-  row > 0 ? top - row * ROW + 4 : bottom - row * ROW - 4;
-
-function drawExtensions(doc: Pdf, d: Dimension, at: (p: Point) => [number, number], edges: Edges): void {
-  const [[x0, y0], [x1, y1]] = [at(d.from), at(d.to)];
-  const end = rowAt(d, edges) + (d.row > 0 ? -2 : 2);
+function drawExtensions(doc: Pdf, { from, to, ends, y: row, d }: LaidDimension, x: number, y: number): void {
+  const end = row + (d.row > 0 ? -2 : 2);
   doc.undash().lineWidth(0.3).strokeColor(INK.second);
-  doc.moveTo(x0, y0).lineTo(x0, end).moveTo(x1, y1).lineTo(x1, end).stroke();
+  for (const [i, [px, py]] of [from, to].entries())
+    if (ends[i] && d.row !== 0)
+      doc
+        .moveTo(x + px, y + py)
+        .lineTo(x + px, y + end)
+        .stroke();
 }
 
 function drawDimension(
   doc: Pdf,
-  d: Dimension,
-  at: (p: Point) => [number, number],
-  edges: Edges,
-  units: LengthUnit,
+  { x0, x1, y: row, text, textX, width, d }: LaidDimension,
+  x: number,
+  y: number,
 ): void {
-  const [[x0], [x1]] = [at(d.from), at(d.to)];
-  const y = rowAt(d, edges);
-  doc.undash().lineWidth(0.3).strokeColor(INK.second);
-  doc.moveTo(x0, y).lineTo(x1, y).stroke();
-  tick(doc, x0, y);
-  tick(doc, x1, y);
-  const text = dimensionText(d, units);
-  doc.font('figure').fontSize(6.5);
-  const width = doc.widthOfString(text);
-  const left =
-    width + 4 < Math.abs(x1 - x0)
-      ? (x0 + x1) / 2 - width / 2
-      : besideLeft(Math.min(x0, x1), Math.max(x0, x1), width, doc);
-  doc.rect(left - 1.5, y - 4, width + 3, 8).fill('#FFFFFF');
-  doc.fillColor(INK.main).text(text, left, y - 3.2, { lineBreak: false });
+  doc
+    .undash()
+    .lineWidth(d.strong ? 0.8 : 0.3)
+    .strokeColor(d.strong ? INK.main : INK.second);
+  doc
+    .moveTo(x + x0, y + row)
+    .lineTo(x + x1, y + row)
+    .stroke();
+  doc.strokeColor(INK.main);
+  tick(doc, x + x0, y + row);
+  tick(doc, x + x1, y + row);
+  doc.font(d.strong ? 'figureStrong' : 'figure').fontSize(DIMENSION);
+  const wide = doc.widthOfString(text);
+  doc.rect(x + textX - width / 2, y + row - DIMENSION / 2, width, DIMENSION).fill('#FFFFFF');
+  doc.fillColor(INK.main).text(text, x + textX - wide / 2, y + row - DIMENSION * 0.55, { lineBreak: false });
 }
-
-/** Too narrow for its text: beside it, outboard, or where the paper ends there, inboard. */
-function besideLeft(x0: number, x1: number, width: number, doc: Pdf): number {
-  const [before, after] = [x0 - width - 4, x1 + 4];
-  const { left: margin } = doc.page.margins;
-  const outboard = (x0 + x1) / 2 > doc.page.width / 2 ? after : before;
-  const inside = outboard >= margin && outboard + width <= doc.page.width - margin;
-  if (inside) return outboard;
-  return outboard === after ? before : after;
-}
-
-const dimensionText = (d: Dimension, units: LengthUnit): string =>
-  (d.name ? `${d.name} ` : '') + (d.signed && d.value > 0 ? '+' : '') + bareLength(d.value, units);
 
 function tick(doc: Pdf, x: number, y: number): void {
   doc

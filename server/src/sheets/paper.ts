@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit';
-import { createRequire } from 'node:module';
+import { coveringFont, fontBytes, isFontName, nameOfFile, type FontName } from './fonts';
 
 /** Points in one millimetre: 72 points an inch. */
 export const PT_PER_MM = 72 / 25.4;
@@ -7,7 +7,6 @@ export const PT_PER_MM = 72 / 25.4;
 export const MARGIN_MM = 14;
 
 export type PaperName = 'a4' | 'letter';
-export type Pdf = PDFKit.PDFDocument;
 
 /** Ink, second ink, rule, dye and tint as the paper uses them. */
 export const INK = {
@@ -23,27 +22,141 @@ export const INK = {
 /** Scales a drawing may be printed at, 1 : n. */
 const SCALES = [1, 2, 2.5, 4, 5, 6, 8, 10, 12, 15, 20, 25] as const;
 
-const require = createRequire(import.meta.url);
-const archivo = (file: string): string => require.resolve(`@expo-google-fonts/archivo/${file}`);
-const mono = (file: string): string => require.resolve(`@expo-google-fonts/spline-sans-mono/${file}`);
+type TextOptions = PDFKit.Mixins.TextOptions;
+/** A place in the order in which a sheet is read aloud. */
+type Structure = PDFKit.PDFStructureElement;
 
-/** Fonts of the sheet, unpacked: a packed one is unpacked anew for every letter. */
-const FONTS = {
-  text: archivo('400Regular/Archivo_400Regular.ttf'),
-  strong: archivo('600SemiBold/Archivo_600SemiBold.ttf'),
-  figure: mono('400Regular/SplineSansMono_400Regular.ttf'),
-  figureStrong: mono('600SemiBold/SplineSansMono_600SemiBold.ttf'),
-} as const;
+/**
+ * A document in which every text is set in a font that has letters for it, whatever its script, and is read aloud in the
+ * order in which it was written. Lines and rules are for the eye alone.
+ */
+class Paper extends PDFDocument {
+  private face: FontName = 'text';
+  private sheet: Structure | undefined;
+  /** Text that is drawn now belongs to a part that names it as a whole. */
+  private inside = 0;
+  /** The font is set for a text whose words are measured one by one. */
+  private within = false;
+  private readonly known = new Set<string>();
+
+  constructor(options: PDFKit.PDFDocumentOptions) {
+    super(options);
+    this.sheet = this.struct('Document');
+    this.addStructure(this.sheet);
+  }
+
+  override font(src: PDFKit.Mixins.PDFFontSource, family?: string | number, size?: number): this {
+    this.face = isFontName(src) ? src : (nameOfFile(src) ?? this.face);
+    const file = isFontName(src) ? coveringFont(src, '').file : src;
+    if (typeof family === 'number') return super.font(file, family);
+    return family === undefined ? super.font(file, size) : super.font(file, family, size);
+  }
+
+  override widthOfString(text: string, options?: TextOptions): number {
+    return this.covering(text, (clean) => super.widthOfString(clean, options));
+  }
+
+  override heightOfString(text: string, options?: TextOptions): number {
+    return this.covering(text, (clean) => super.heightOfString(clean, options));
+  }
+
+  override text(text: string, x?: number | TextOptions, y?: number, options?: TextOptions): this {
+    const given = typeof x === 'object' ? x : options;
+    const tagged = this.tagged(given);
+    return this.covering(text, (clean) =>
+      typeof x === 'number' ? super.text(clean, x, y, tagged) : super.text(clean, tagged),
+    );
+  }
+
+  /** A drawing, which is read aloud as one sentence. */
+  figure(alt: string, draw: () => void): void {
+    this.part('Figure', { alt }, draw);
+  }
+
+  /** Rules and boxes that say nothing. */
+  decoration(draw: () => void): void {
+    if (this.inside > 0) {
+      draw();
+      return;
+    }
+    this.inside += 1;
+    this.markContent('Artifact', { type: 'Layout' });
+    draw();
+    this.endMarkedContent();
+    this.inside -= 1;
+  }
+
+  /** A table, laid out and measured by the package; nothing of it is cut off. */
+  laidTable(options: PDFKit.Mixins.TableOptionsWithData): void {
+    this.inside += 1;
+    this.table({
+      ...options,
+      ...(this.sheet ? { structParent: this.sheet } : {}),
+    } as PDFKit.Mixins.TableOptionsWithData);
+    this.inside -= 1;
+  }
+
+  override end(): void {
+    this.sheet?.end();
+    super.end();
+  }
+
+  private part(kind: string, options: Record<string, unknown>, draw: () => void): void {
+    this.inside += 1;
+    const element = this.struct(kind, options as never, draw as never);
+    this.sheet?.add(element);
+    element.end();
+    this.inside -= 1;
+  }
+
+  /** Every text of its own is a paragraph, unless it says otherwise or belongs to a part. */
+  private tagged(options: TextOptions | undefined): TextOptions | undefined {
+    if (this.inside > 0 || !this.sheet || options?.structParent) return options;
+    return { ...options, structParent: this.sheet };
+  }
+
+  /** Sets a font by its file; a packed one from bytes that are unpacked once. */
+  private use(file: string): void {
+    if (file.endsWith('.woff') && !this.known.has(file)) {
+      this.registerFont(file, fontBytes(file));
+      this.known.add(file);
+    }
+    super.font(file);
+  }
+
+  /** Does something with a text in the font that has letters for all of it; its words within keep that font. */
+  private covering<T>(text: string, then: (clean: string) => T): T {
+    if (this.within) return then(String(text));
+    const { face } = this;
+    const { file, text: clean } = coveringFont(face, String(text));
+    this.use(file);
+    this.within = true;
+    const done = then(clean);
+    this.within = false;
+    this.use(coveringFont(face, '').file);
+    this.face = face;
+    return done;
+  }
+}
+
+export type Pdf = Paper;
+
+const EDGE = MARGIN_MM * PT_PER_MM;
+/** Kept for what stands at the foot of every page, points. */
+const FOOT = 22;
 
 /** An empty document with the fonts of the sheet. */
 export function newPaper(paper: PaperName, title: string): Pdf {
-  const doc = new PDFDocument({
+  const doc = new Paper({
     size: paper === 'a4' ? 'A4' : 'LETTER',
-    margin: MARGIN_MM * PT_PER_MM,
+    margins: { top: EDGE, left: EDGE, right: EDGE, bottom: EDGE + FOOT },
     bufferPages: true,
-    info: { Title: title, Creator: 'Intervex' },
+    pdfVersion: '1.7',
+    tagged: true,
+    displayTitle: true,
+    lang: 'en-GB',
+    info: { Title: title, Author: 'Intervex', Creator: 'Intervex' },
   });
-  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
   return doc.font('text').fillColor(INK.main);
 }
 

@@ -1,5 +1,8 @@
 import {
+  amountColumn,
+  amountSize,
   COVERAGE,
+  isAmountUnit,
   MM_PER_INCH,
   RAD_PER_DEGREE,
   SIDED,
@@ -80,5 +83,6 @@ function column({ unit: kind }: Figure, unit: LengthUnit): { scale: number; name
   if (kind === 'rad') return { scale: RAD_PER_DEGREE, name: 'deg', digits: 3 };
   if (kind === 'mm')
     return unit === 'mm' ? { scale: 1, name: 'mm', digits: 2 } : { scale: MM_PER_INCH, name: 'in', digits: 4 };
+  if (isAmountUnit(kind)) return { scale: amountSize(kind, unit), name: amountColumn(kind, unit), digits: 3 };
   return { scale: 1, name: kind, digits: 3 };
 }

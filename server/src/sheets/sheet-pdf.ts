@@ -5,13 +5,15 @@ import {
   isoDay,
   sheetOf,
   type LengthUnit,
+  type Results,
   type Sheet,
   type SheetCheck,
   type SheetDef,
   type View,
 } from '@intervex/core';
-import { drawView } from './draw-view';
-import { bytesOf, fittingScale, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';
+import { drawView, onPaper } from './draw-view';
+import { wall } from './wall';
+import { bytesOf, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';
 import { footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 import { table } from './table';
 
@@ -30,10 +32,15 @@ export function sheetPdf(
   results = evaluate(variant.plan, isoDay(new Date())),
 ): Promise<Buffer> {
   const sheet = sheetOf(def, results, units);
-  const view = def.view && results.of(def.view);
+  const views = def.views ? results.of(def.views) : [];
   const doc = newPaper(paper, `${def.title}, ${variant.projectName}, ${variant.name}`);
+  if (def.wall) {
+    wall(doc, def, variant, sheet, units);
+    footers(doc, variant);
+    return bytesOf(doc);
+  }
   titleBlock(doc, def.title, variant, sheet, units);
-  if (view) drawing(doc, view, units);
+  if (views.length) drawings(doc, views, units, results);
   if (sheet.lacks.length) paragraph(doc, 'Not complete', sheet.lacks);
   if (sheet.assumed.length) paragraph(doc, `Assumed, marked ${ASSUMED_MARK} below`, sheet.assumed);
   for (const section of sheet.sections) table(doc, section);
@@ -65,7 +72,7 @@ function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: Sheet, 
     doc.y = top;
     for (const [label, value] of sheet.head.slice(column * lines, (column + 1) * lines)) {
       const y = doc.y;
-      doc.font('text').fontSize(8).fillColor(INK.second);
+      doc.font('text').fontSize(8.5).fillColor(INK.second);
       doc.text(label, x, y, { width: LABEL_WIDE - 4 });
       const under = doc.y;
       doc
@@ -79,37 +86,45 @@ function titleBlock(doc: Pdf, name: string, variant: VariantView, sheet: Sheet, 
   doc.y = end + 2;
 }
 
-function drawing(doc: Pdf, view: View, units: LengthUnit): void {
-  const { bounds } = view;
-  const scale = fittingScale(bounds.right - bounds.left, wide(doc) / PT_PER_MM - 4);
-  const k = PT_PER_MM / scale;
-  const above = 34;
-  const below = 46;
-  const top = doc.y;
-  const x = left(doc) + wide(doc) / 2 - ((bounds.left + bounds.right) / 2) * k;
-  drawView(doc, view, { x, y: top + above + bounds.top * k, scale, units });
-  const y = top + above + (bounds.top - bounds.bottom) * k + below;
-  scaleBar(doc, y, scale, units);
+/** Drawings one under another, each with its scale, and the bar that proves it. */
+function drawings(doc: Pdf, views: readonly View[], units: LengthUnit, results: Results): void {
+  doc.y += 6;
+  for (const view of views) {
+    const laid = onPaper(view, wide(doc), units, results);
+    room(doc, laid.height + 34);
+    const words = `${view.title}, drawn 1 : ${laid.scale}, lengths in ${units === 'mm' ? 'mm' : 'inch'}`;
+    doc.font('strong').fontSize(8.5).fillColor(INK.main).text(words, left(doc), doc.y);
+    const top = doc.y + 2;
+    doc.figure(`${words}; its sizes stand in the tables below`, () => {
+      drawView(doc, laid, left(doc), top);
+    });
+    doc.x = left(doc);
+    doc.y = top + laid.height + 6;
+  }
+  room(doc, 26);
+  scaleBar(doc, doc.y + 8);
   doc.x = left(doc);
-  doc.y = y + 16;
+  doc.y += 20;
 }
 
-function scaleBar(doc: Pdf, y: number, scale: number, units: LengthUnit): void {
+function scaleBar(doc: Pdf, y: number): void {
   const x = left(doc);
   const length = SCALE_BAR_MM * PT_PER_MM;
-  doc.undash().lineWidth(0.8).strokeColor(INK.main);
-  doc
-    .moveTo(x, y)
-    .lineTo(x + length, y)
-    .stroke();
-  for (let i = 0; i <= 10; i += 1) {
-    const at = x + (length * i) / 10;
+  doc.decoration(() => {
+    doc.undash().lineWidth(0.8).strokeColor(INK.main);
     doc
-      .moveTo(at, y)
-      .lineTo(at, y - (i % 5 === 0 ? 6 : 3))
+      .moveTo(x, y)
+      .lineTo(x + length, y)
       .stroke();
-  }
-  const text = `Drawn 1 : ${scale}, lengths in ${units === 'mm' ? 'mm' : 'inch'}. This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
+    for (let i = 0; i <= 10; i += 1) {
+      const at = x + (length * i) / 10;
+      doc
+        .moveTo(at, y)
+        .lineTo(at, y - (i % 5 === 0 ? 6 : 3))
+        .stroke();
+    }
+  });
+  const text = `This bar is ${SCALE_BAR_MM} mm: check it with a ruler, and print without fitting to the page.`;
   doc
     .font('text')
     .fontSize(8)
@@ -136,22 +151,22 @@ function checks(doc: Pdf, name: string, list: readonly SheetCheck[], none: strin
       .filter(Boolean)
       .join(' ');
     const tall =
-      doc.font('strong').fontSize(8.5).heightOfString(title, indent) +
+      doc.font('strong').fontSize(9.5).heightOfString(title, indent) +
       doc
         .font('text')
-        .fontSize(8)
+        .fontSize(9)
         .heightOfString(under || ' ', indent);
     room(doc, tall + 4);
     const [word, colour] = check.accepted ? ACCEPTED : LEVELS[check.level];
     const y = doc.y + 2;
-    doc.font('strong').fontSize(8.5).fillColor(colour).text(word, left(doc), y, { width: 48 });
+    doc.font('strong').fontSize(9.5).fillColor(colour).text(word, left(doc), y, { width: 48 });
     doc
       .font('strong')
       .fillColor(INK.main)
       .text(title, left(doc) + 52, y, indent);
     doc
       .font('text')
-      .fontSize(8)
+      .fontSize(9)
       .fillColor(INK.second)
       .text(under, left(doc) + 52, doc.y, indent);
   }

@@ -99,7 +99,7 @@ describe('cut sheet, PDF', () => {
       '684.5 mm',
       'Camber from the left cut',
       '0.15°',
-      'Drawn 1 : 10',
+      'drawn 1 : 10',
       'qualified welder',
       'Page 1 of',
     ])
@@ -108,7 +108,7 @@ describe('cut sheet, PDF', () => {
 
   it('prints in inches when asked', async () => {
     const text = run('pdftotext', '-layout', await pdf('?units=frac'), '-').stdout;
-    expect(text).toContain('11 9/16 +0.020 in*');
+    expect(text).toContain('11 9⁄16 + .020 in*');
   });
 
   it.each(['a4', 'letter'])('is to scale with a ruler on %s: WMS width 1402.0 mm at 1 : 10', async (paper) => {

@@ -1,112 +1,98 @@
-import type { SheetCell, SheetSection } from '@intervex/core';
+import type { SheetCell, SheetRow, SheetSection } from '@intervex/core';
 import { INK, type Pdf } from './paper';
 import { heading, left, room, wide } from './sheet-parts';
 
-/** Between a column and the next, points. */
-const GUTTER = 8;
-const SIZES = { item: 8.5, note: 7.5, cell: 8.5 } as const;
-/** A figure is never set smaller than this, points. */
-const LEAST_CELL = 5.5;
-/** Most of the sheet's width that one column of values takes. */
-const MOST_CELL = 0.32;
-/** Most of it that all columns of values take together. */
-const MOST_CELLS = 0.64;
+/** Sizes of words and figures, points; a figure that is long is set smaller, but no smaller than can be read. */
+const SIZES = { item: 9.5, note: 8.2, head: 8.5, cell: 10 } as const;
+const LEAST_CELL = 7.5;
+const PAD = { top: 2.6, bottom: 2.2, left: 0, right: 8 } as const;
+const RULE = { top: 0, right: 0, bottom: 0.3, left: 0 } as const;
+/** Most of the width that the columns of values take where notes stand beside them, and where they stand under. */
+const BESIDE = 0.46;
+const UNDER = 0.72;
 /** Least of it, so that short values of several tables stand under each other. */
-const LEAST_SHARE = 0.2;
-const ROW_PAD = 3.5;
+const LEAST_SHARE = 0.17;
 
-/** Widths of the columns of a table, points, and the size its values are set in. */
-interface Columns {
-  readonly item: number;
-  readonly note: number;
+/** The package’s types do not know yet of what a heading is. */
+type Cell = PDFKit.Mixins.CellOptions & { readonly scope?: 'Row' | 'Column' };
+
+/** How a table is set: columns, size of its values, and whether notes have lines of their own. */
+interface Setting {
   readonly cell: number;
   readonly size: number;
+  readonly under: boolean;
 }
 
 /** Columns in which every value of the section stands on one line. */
-function columnsOf(doc: Pdf, section: SheetSection): Columns {
+function settingOf(doc: Pdf, section: SheetSection): Setting {
   doc.font('figureStrong').fontSize(SIZES.cell);
-  const widest = Math.max(...section.rows.flatMap((row) => row.cells.map((cell) => figureWidth(doc, cell))));
+  const widest = Math.max(1, ...section.rows.flatMap((row) => row.cells.map((cell) => figureWidth(doc, cell))));
   const count = section.columns.length;
-  const most = Math.min(MOST_CELL, MOST_CELLS / count) * wide(doc);
-  const cell = Math.min(Math.max(widest + GUTTER, Math.min(LEAST_SHARE, MOST_CELLS / count) * wide(doc)), most);
-  const size = Math.max(LEAST_CELL, Math.min(SIZES.cell, (SIZES.cell * (cell - GUTTER)) / Math.max(widest, 1)));
-  const rest = wide(doc) - count * cell;
-  return { item: 0.49 * rest, note: 0.51 * rest, cell, size };
+  const wanted = widest + PAD.right + 2;
+  const beside = (BESIDE / count) * wide(doc);
+  const least = (LEAST_SHARE / Math.max(1, count - 1)) * wide(doc);
+  if (wanted <= beside)
+    return { cell: Math.max(wanted, Math.min(least, beside)), size: SIZES.cell, under: false };
+  const most = (UNDER / count) * wide(doc);
+  const cell = Math.min(wanted, most);
+  const size = Math.min(SIZES.cell, (SIZES.cell * (cell - PAD.right - 2)) / widest);
+  return { cell, size: Math.max(LEAST_CELL, size), under: true };
 }
 
 /** Words may be broken over lines, a figure may not. */
 const figureWidth = (doc: Pdf, { text }: SheetCell): number =>
   /\d/.test(text) ? doc.widthOfString(text) : Math.max(0, ...text.split(' ').map((w) => doc.widthOfString(w)));
 
-/** A section as a table: what, how, and a value for each column. Text wraps; figures stand on one line. */
+/** A section as a table: what, how, and a value for each column. Words wrap; figures stand on one line. */
 export function table(doc: Pdf, section: SheetSection): void {
+  const setting = settingOf(doc, section);
   heading(doc, section.title);
-  const columns = columnsOf(doc, section);
-  const x = {
-    item: left(doc),
-    note: left(doc) + columns.item,
-  };
-  const columnAt = (i: number) => left(doc) + columns.item + columns.note + i * columns.cell;
-  const heads = { width: columns.cell, align: 'right' } as const;
-  doc.font('text').fontSize(8).fillColor(INK.second);
-  const top = doc.y;
-  const ends = section.columns.map((name, i) => {
-    doc.text(name, columnAt(i), top, heads);
-    return doc.y;
+  const rest = wide(doc) - section.columns.length * setting.cell;
+  const words = setting.under ? [rest] : [0.46 * rest, 0.54 * rest];
+  doc.font('text').fontSize(SIZES.item).fillColor(INK.main);
+  // The package measures rows; one that does not fit begins the next page with its notes.
+  room(doc, 40);
+  doc.laidTable({
+    position: { x: left(doc), y: doc.y },
+    columnStyles: [...words, ...section.columns.map(() => setting.cell)].map((width) => ({ width })),
+    defaultStyle: { padding: PAD, border: RULE, borderColor: INK.rule, textColor: INK.main },
+    data: [headRow(section, setting), ...section.rows.flatMap((row) => rowsOf(row, setting))],
   });
-  doc.y = Math.max(top, ...ends);
-  for (const row of section.rows) {
-    const parts = [
-      {
-        font: 'strong',
-        size: SIZES.item,
-        colour: INK.main,
-        text: row.item,
-        x: x.item,
-        width: columns.item - GUTTER,
-      },
-      {
-        font: 'text',
-        size: SIZES.note,
-        colour: INK.second,
-        text: row.note,
-        x: x.note,
-        width: columns.note - GUTTER,
-      },
-      ...row.cells.map((cell, i) => ({
-        font: 'figureStrong',
-        size: columns.size,
-        colour: INK.main,
-        text: cell.text,
-        x: columnAt(i) + GUTTER / 2,
-        // A hair wider than the text, which a rounding would else break.
-        width: columns.cell - GUTTER / 2 + 0.5,
-        align: 'right' as const,
-      })),
-    ];
-    const heights = parts.map(({ font, size, text, width }) =>
-      doc
-        .font(font)
-        .fontSize(size)
-        .heightOfString(text || ' ', { width }),
-    );
-    const height = Math.max(...heights);
-    room(doc, height + ROW_PAD);
-    const y = doc.y + 1;
-    for (const { font, size, colour, text, x: at, width, ...how } of parts)
-      doc
-        .font(font)
-        .fontSize(size)
-        .fillColor(colour)
-        .text(text, at, y, { width, ...how });
-    const end = y + height + 1;
-    doc
-      .lineWidth(0.25)
-      .strokeColor(INK.rule)
-      .moveTo(left(doc), end)
-      .lineTo(left(doc) + wide(doc), end)
-      .stroke();
-    doc.y = end + 0.5;
-  }
+  doc.x = left(doc);
+  doc.font('text').fontSize(SIZES.item).fillColor(INK.main);
+}
+
+function headRow({ columns }: SheetSection, { under }: Setting): Cell[] {
+  const head = (text: string, x: 'left' | 'right'): Cell => ({
+    text,
+    type: 'TH',
+    scope: 'Column',
+    font: { src: 'text', size: SIZES.head },
+    textColor: INK.second,
+    align: { x, y: 'bottom' },
+    border: 0,
+  });
+  return [
+    head('', 'left'),
+    ...(under ? [] : [head('', 'left')]),
+    ...columns.map((name) => head(name, 'right')),
+  ];
+}
+
+function rowsOf({ item, note, cells }: SheetRow, { size, under }: Setting): Cell[][] {
+  const name: Cell = { text: item, type: 'TH', scope: 'Row', font: { src: 'strong', size: SIZES.item } };
+  const said: Cell = { text: note, font: { src: 'text', size: SIZES.note }, textColor: INK.second };
+  const values = cells.map(({ text }): Cell => ({
+    text,
+    font: { src: 'figureStrong', size },
+    align: { x: 'right', y: 'top' },
+    padding: { ...PAD, left: 0 },
+  }));
+  if (!under) return [[name, said, ...values]];
+  if (note === '') return [[name, ...values]];
+  const bare = { border: 0 };
+  return [
+    [{ ...name, ...bare }, ...values.map((cell) => ({ ...cell, ...bare }))],
+    [{ ...said, colSpan: 1 + cells.length, padding: { ...PAD, top: 0 } }],
+  ];
 }

@@ -270,6 +270,39 @@ function donors(): Part[] {
   ];
 }
 
+/** Teeth of ring and pinion, ring diameter in mm, and the carrier it sits on: 1 the usual one, 2 that for tall ratios. */
+const SETS: readonly (readonly [ring: number, pinion: number, diameter: number, carrier: number])[] = [
+  [40, 13, 203.2, 2],
+  [39, 11, 203.2, 1],
+  [37, 10, 203.2, 1],
+  [43, 11, 203.2, 1],
+  [41, 10, 203.2, 1],
+  [43, 10, 203.2, 1],
+  [41, 9, 203.2, 1],
+  [40, 13, 223.5, 2],
+  [39, 11, 223.5, 1],
+  [41, 11, 223.5, 1],
+  [41, 10, 223.5, 1],
+  [39, 9, 223.5, 1],
+  [37, 8, 223.5, 1],
+];
+
+/** Gear sets, new and out of an axle. */
+function gearSets(random: () => number): Part[] {
+  return SETS.flatMap(([ringTeeth, pinionTeeth, ring, carrier], i) =>
+    (['new', 'used'] as const).map((state) => ({
+      number: `WG-${String(700 + i)}${state === 'new' ? 'N' : 'U'}`,
+      name: `Gear set ${ringTeeth}:${pinionTeeth}, ${state}`,
+      kind: 'gearSet' as const,
+      seller: state === 'new' ? SHAFTS : SALVAGE,
+      price: Math.round(state === 'new' ? 260 + random() * 90 : 90 + random() * 70),
+      stock: random() < 0.2 ? 0 : Math.ceil(random() * 3),
+      leadDays: state === 'new' ? 8 + Math.floor(random() * 20) : 1 + Math.floor(random() * 5),
+      size: { ring, ringTeeth, pinionTeeth, carrier, used: state === 'new' ? 0 : 1 },
+    })),
+  );
+}
+
 /** Everything on the counter, the same at every start. */
 export function catalogue(): readonly Part[] {
   const random = seeded(20_261);
@@ -281,5 +314,6 @@ export function catalogue(): readonly Part[] {
     ...brakeKits(random),
     ...wheels(random),
     ...donors(),
+    ...gearSets(random),
   ];
 }

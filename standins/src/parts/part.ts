@@ -10,7 +10,7 @@ export interface Part {
   readonly size: Readonly<Record<string, number>>;
 }
 
-export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'salvage'] as const;
+export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'salvage', 'gearSet'] as const;
 export type PartKind = (typeof KINDS)[number];
 
 /** Small seeded generator (mulberry32): the same catalogue at every start. */

@@ -1,5 +1,15 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
+import { FocusKeeper } from './state/focus-keeper.service';
 
-@Component({ selector: 'ix-root', imports: [RouterOutlet], template: '<router-outlet />' })
-export class App {}
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  selector: 'ix-root',
+  imports: [RouterOutlet],
+  template: '<router-outlet />',
+})
+export class App {
+  constructor() {
+    inject(DestroyRef).onDestroy(inject(FocusKeeper).watch());
+  }
+}

@@ -1,4 +1,19 @@
-import { date, field, freeText, list, name, number, object, oneOf, type Broken } from '../../stage';
+import {
+  OPEN_CHOICES,
+  OPEN_NAMES,
+  OPENNESS,
+  type OpenChoice,
+  some,
+  date,
+  field,
+  freeText,
+  list,
+  name,
+  number,
+  object,
+  oneOf,
+  type Broken,
+} from '../../stage';
 
 /** What the car is for. */
 export type Use = 'road' | 'hillClimb' | 'strip' | 'circuit' | 'trail';
@@ -117,6 +132,12 @@ export const BRIEF_SECTION = {
       called: (key) => `Brief ${key}`,
       sinceOf: { launch: 3, differential: 3, gears: 3, torqueCurve: 3, tools: 3, skills: 3 },
     }),
+    /** What may still change; what is not here was never said. */
+    open: field(
+      some(OPEN_CHOICES, OPENNESS),
+      {},
+      { since: 7, called: (key) => `How firm ${OPEN_NAMES[key as OpenChoice]} is` },
+    ),
   },
   donorName: ['brief', 'donor'] as const,
   choices: {

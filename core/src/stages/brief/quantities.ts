@@ -3,7 +3,7 @@ import { quantities } from './headings';
 import type { Launch, Use } from './choices';
 
 const brief = quantities('car', { instrument: 'chosen', datum: 'none' });
-const load = quantities('weights', { unit: 'kg', instrument: 'scale', datum: 'none' });
+const load = quantities('weights', { unit: 'kg', instrument: 'scale', datum: 'none', waitsOn: ['load'] });
 const size = quantities('weights', { instrument: 'tape', datum: 'none' });
 const engine = quantities('engine', { unit: 'count', instrument: 'chosen', datum: 'none' });
 /** Judgement, by what the car is for. */
@@ -27,10 +27,12 @@ export const BRIEF_QUANTITIES = [
     'WMS width wanted',
     'Wheel face to wheel face, as the stance needs it.',
     [600, 2600],
+    { byTape: true },
   ),
   brief('brief.mass', 'Mass with driver', 'Fuel and driver in, as it will be driven.', [200, 6000], {
     unit: 'kg',
     scales: 'all',
+    waitsOn: ['load'],
   }),
   brief('brief.budget', 'Budget', 'All the axle may cost, in your own money.', [0, 1_000_000], {
     unit: 'money',
@@ -60,7 +62,7 @@ export const BRIEF_QUANTITIES = [
       fallback: { value: 520, why: 'a usual saloon, work out yours' },
     },
   ),
-  size('brief.tyreDiameter', 'Tyre diameter', 'Outside diameter, free.', [350, 1300]),
+  size('brief.tyreDiameter', 'Tyre diameter', 'Outside diameter, free.', [350, 1300], { waitsOn: ['tyre'] }),
   engine('brief.torque', 'Peak torque', 'At the flywheel. Not needed where the curve is given.', [20, 3000], {
     unit: 'Nm',
   }),

@@ -2,12 +2,15 @@ import { stage } from '../../stage';
 import { weights } from './checks';
 import { torqueDecision } from './decisions';
 import { node } from './node';
+import { strip } from './strip';
 import { brief } from './words';
 
 /** The stage with all that it computes. */
 export const briefStage = stage(brief, {
   checks: [weights],
   decisions: [torqueDecision],
+  strip,
+  openings: node('openings', (r) => r.part('open')),
   begun: node(
     'begun',
     (r) => !!(r.field('brief', 'vehicle') || r.field('brief', 'donor') || r.field('brief', 'notes')),

@@ -1,7 +1,6 @@
 import { compared, judge, keeps, told, unknownCheck, UNSURE, type Check, type CheckLimit } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
-import { derive, expandedUncertainty, type Figure, type Maybe } from '../../measure';
-import { formatLength } from '../../units';
+import { derive, expandedUncertainty, type Figure, type Maybe, sized } from '../../measure';
 import { type EndsResult } from './ends-stage';
 import { type LearnedResult } from './learned-stage';
 import { type SideMarks } from './marks-result';
@@ -55,7 +54,7 @@ function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan
       : 'As planned, less the width wanted',
     inputs: { W_now: now, W },
   });
-  const perSide = formatLength(Math.abs(off.value) / 2, { unit: 'mm', digits: 2 });
+  const perSide = sized(Math.abs(off.value) / 2, 'mm', 2);
   return [
     judge({
       id: 'cut.width',
@@ -66,7 +65,7 @@ function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan
       holds: 'Ends at the width wanted',
       fails: `Ends ${off.value > 0 ? 'wider' : 'narrower'} than the width wanted`,
       unknown: 'The width it ends at: not known',
-      todo: `Make up ${perSide} mm a side with the wheel’s offset (${off.value > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
+      todo: `Make up ${perSide} a side with the wheel’s offset (${off.value > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
       reason: 'The wheels stand where the width puts them; arch and rail clearance follow.',
       at: 'brief.targetWidth',
     }),
@@ -123,7 +122,7 @@ function lengthCheck(cut: Figure, T: Maybe, side: Side): Check {
       todo: 'Check the half and the tube readings, or choose a wider target.',
     }),
     figure: compared(cut),
-    reason: `The tube is ${holds ? '' : 'only '}${formatLength(T.value, { unit: 'mm' })} mm from casting to housing end.`,
+    reason: `The tube is ${holds ? '' : 'only '}${sized(T.value)} from casting to housing end.`,
     ...(unsure ? { within: U } : {}),
     ...(assumed.length ? { assumed } : {}),
     ...base,
@@ -184,7 +183,7 @@ function nearCheck(side: Side, limit: CheckLimit, { id, from, figure, at }: Near
     holds: `${what} is clear of ${from}`,
     fails: `${what} is too near ${from}`,
     unknown: `${what}’s distance from ${from}: not known`,
-    todo: `Move the mark so that ${formatLength(limit.value, { unit: 'mm', digits: 0 })} mm stay to ${from}, or cut less on this side.`,
+    todo: `Move the mark so that ${sized(limit.value, 'mm', 0)} stay to ${from}, or cut less on this side.`,
     reason: 'A weld beside another weld or a casting cracks, and a fit or bearing seat must not be heated.',
     at,
   });

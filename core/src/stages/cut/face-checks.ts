@@ -1,8 +1,7 @@
 import { type Side, sideName } from '../../geometry';
-import { expandedUncertainty, type Figure } from '../../measure';
+import { expandedUncertainty, type Figure, sized } from '../../measure';
 import type { Check } from '../../stage/check';
 import { unknownCheck, judge } from '../../stage/judge';
-import { formatLength } from '../../units';
 import type { CutChecksInput } from './checks-input';
 import type { CutLimits } from './checks-input';
 import { CLOCKS } from './square-quantities';
@@ -83,7 +82,7 @@ function angleCheck(
 function mendAdvice({ phase, farthestRad, mend }: FaceSquare): string {
   const open = clockName(farthestRad + Math.PI);
   const by = mend
-    ? `${formatLength(mend.value, { unit: 'mm', digits: 2 })} mm`
+    ? sized(mend.value, 'mm', 2)
     : 'tilt times the tube’s outside diameter, which is not read yet,';
   return phase === 'welded'
     ? `Do not heat or bend by eye: have the housing straightened on an alignment bar (${by} across the tube, short at the ${open}), then read again.`

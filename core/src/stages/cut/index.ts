@@ -1,5 +1,6 @@
 export * from './cut-checks';
 export * from './face-tilt';
+export * from './mark-move';
 export * from './mark-places';
 export * from './marks-stage';
 export * from './school-stage';
@@ -18,6 +19,8 @@ export * from './figures/marks';
 export * from './figures/schools';
 export * from './figures/stand';
 export * from './figures/tubes';
+export * from './figures/windows';
+export * from './windows-stage';
 export * from './square-quantities';
 export { placeWord } from './strip';
 export * from './names';

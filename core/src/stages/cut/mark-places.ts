@@ -15,6 +15,7 @@ export function slugPlaces(
     given(`cut.mark.${side}`, `First mark, ${side}`, middle, 0, 'mm', {
       source: 'Assumed: the middle of the free tube; drag it to where you want it',
       assumed: 'the middle of the free tube, no place chosen yet',
+      byTape: true,
     });
   const inner = derive({
     id: `mark.inner.${side}`,

@@ -12,7 +12,7 @@ export const shrinkOf = (planned: Maybe, learned: Maybe, begun: boolean): Maybe 
 const SCRIBE_U = (INSTRUMENTS.rule.halfResolution / Math.sqrt(3)) * Math.SQRT2;
 
 /** Shortest end piece that can be held and prepared, mm. */
-const [SHORTEST_END_PIECE] = END_PIECE;
+export const [SHORTEST_END_PIECE] = END_PIECE;
 
 /** Scribe marks, slug and lengths to expect, for both sides of the chosen way. */
 export function marksStage(input: MarksInput): MarksResult {

@@ -1,5 +1,5 @@
 import { bySide, type Side, type Sided } from '../../geometry';
-import { derive, least, type Maybe } from '../../measure';
+import { derive, least, type Figure, type Maybe } from '../../measure';
 
 export interface PerchInput {
   /** Middle of one spring seat to the other, and how wide a spring is, mm. */
@@ -19,11 +19,10 @@ export interface PerchInput {
  */
 export const perchStage = (input: PerchInput): Sided<Maybe> => bySide((side) => perchRoom(input, side));
 
-function perchRoom(input: PerchInput, side: Side): Maybe {
-  const { spacing: s, width: b, pinion: y, offCentre: o } = input;
-  const [K, T] = [input.casting[side], input.tube[side]];
-  if (!s || !b || !K || !T || !y || !o) return undefined;
-  const place = derive({
+/** Middle of a spring seat from the pinion axis, mm. */
+function placeOf({ spacing: s, pinion: y, offCentre: o }: PerchInput, side: Side): Maybe {
+  if (!s || !y || !o) return undefined;
+  return derive({
     id: `perch.place.${side}`,
     label: `Spring seat from the pinion axis, ${side}`,
     unit: 'mm',
@@ -31,6 +30,31 @@ function perchRoom(input: PerchInput, side: Side): Maybe {
     source: 'Half of the seats’ spacing from the car’s centreline, and the pinion’s place from there',
     inputs: { s, y, o },
   });
+}
+
+/** Where a new spring seat will stand on the finished tube, mm from the casting face. */
+export function seatOnTube(
+  input: PerchInput,
+  side: Side,
+): { readonly from: Figure; readonly to: Figure } | undefined {
+  const [p, b, K] = [placeOf(input, side), input.width, input.casting[side]];
+  if (!p || !b || !K) return undefined;
+  const edge = (id: string, label: string, formula: string) =>
+    derive({
+      id: `perch.${id}.${side}`,
+      label: `Spring seat ${label}, from the casting, ${side}`,
+      unit: 'mm',
+      formula,
+      source: 'The seat’s middle and half of its spring’s width, less the casting face',
+      inputs: { p, b, K },
+    });
+  return { from: edge('begins', 'begins', '{p} − {b}/2 − {K}'), to: edge('ends', 'ends', '{p} + {b}/2 − {K}') };
+}
+
+function perchRoom(input: PerchInput, side: Side): Maybe {
+  const { width: b } = input;
+  const [K, T, place] = [input.casting[side], input.tube[side], placeOf(input, side)];
+  if (!b || !K || !T || !place) return undefined;
   const to = (id: string, label: string, formula: string) =>
     derive({
       id: `perch.${id}.${side}`,

@@ -7,11 +7,17 @@ export const END_PIECE = [5, 600] as const;
 const cutting = quantities('saw', { instrument: 'caliper', datum: 'none' });
 
 function cutSide(side: Side) {
-  const mark = quantities(`${side}Tube`, { side, instrument: 'chosen', datum: 'casting face' });
+  const mark = quantities(`${side}Tube`, {
+    side,
+    instrument: 'chosen',
+    datum: 'casting face',
+    byTape: true,
+  });
   return [
     mark(`cut.mark.${side}`, 'First mark', 'Casting face to the inner scribe mark of the slug.', [0, 1200]),
     mark(`cut.endPiece.${side}`, 'End piece', 'Housing-end face to the end piece’s prepared edge.', END_PIECE, {
       instrument: 'caliper',
+      byTape: false,
       datum: 'housing-end face',
     }),
   ];
@@ -27,6 +33,7 @@ export const CUT = [
     {
       instrument: 'chosen',
       datum: 'middle of the WMS width',
+      byTape: true,
     },
   ),
   ...SIDES.flatMap(cutSide),

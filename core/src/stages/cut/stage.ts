@@ -6,6 +6,7 @@ import { node } from './node';
 import { strip } from './strip';
 import { cut } from './words';
 import { cutSheet } from './sheets/cut-sheet';
+import { wallSheet } from './sheets/wall-sheet';
 
 /** The stage with all that it computes. */
 export const cutStage = stage(cut, {
@@ -13,7 +14,7 @@ export const cutStage = stage(cut, {
   decisions: [cutDecision, marksDecision, shaftsDecision, engagementDecision],
   strip,
   asked: node('asked', (r) => r.of(school) !== undefined),
-  sheets: [cutSheet],
+  sheets: [cutSheet, wallSheet],
   state: {
     after: [cutDecision, marksDecision, shaftsDecision],
     decisions: [cutDecision, marksDecision, shaftsDecision, engagementDecision],

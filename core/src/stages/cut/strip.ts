@@ -24,16 +24,24 @@ export const strip = node('strip', (r): readonly StripItem[] => {
       label: 'WMS width',
       order: 10,
       figure: measured ? (now.width ?? r.figure('brief.targetWidth')) : planned,
+      lack: 'the WMS width wanted',
     },
-    { id: 'cutLeft', label: 'Cut L', order: 20, figure: plan?.cut.left },
-    { id: 'cutRight', label: 'Cut R', order: 30, figure: plan?.cut.right },
+    { id: 'cutLeft', label: 'Cut L', order: 20, figure: plan?.cut.left, decision: 'cut' },
+    { id: 'cutRight', label: 'Cut R', order: 30, figure: plan?.cut.right, decision: 'cut' },
     {
       id: 'pinion',
       label: 'Pinion',
       order: 70,
       figure: pinion,
+      decision: 'cut',
       ...(pinion ? { tail: placeWord(pinion.value) } : {}),
     },
-    { id: 'square', label: 'Worst tilt', order: 80, figure: greater(latest.left?.tilt, latest.right?.tilt) },
+    {
+      id: 'square',
+      label: 'Worst tilt',
+      order: 80,
+      figure: greater(latest.left?.tilt, latest.right?.tilt),
+      lack: 'squareness of an end',
+    },
   ];
 });

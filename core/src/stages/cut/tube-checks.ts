@@ -1,7 +1,6 @@
 import { compared, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
-import { derive, given, least, type Figure } from '../../measure';
-import { formatLength } from '../../units';
+import { derive, given, least, type Figure, sized } from '../../measure';
 import type { FloatEnd } from './float-stage';
 import type { MarksResult } from './marks-result';
 import type { PressedTube, TubeResult } from './tube-stage';
@@ -23,7 +22,7 @@ export interface TubeChecksInput {
   readonly shortened: Sided<boolean>;
 }
 
-const mm = (value: number, digits = 2): string => `${formatLength(value, { unit: 'mm', digits })} mm`;
+const mm = (value: number, digits = 2): string => sized(value, 'mm', digits);
 
 /** Checks of new tubes, full-float ends, and of what is welded to the tubes beside a cut. */
 export function tubeChecks(input: TubeChecksInput, limits: Limits): Check[] {

@@ -77,7 +77,7 @@ describe('limited slip', () => {
     expect(check(open, 'donor.slip')).toMatchObject({
       level: 'stop',
       title: 'Sold as limited slip, but it is open',
-      reason: expect.stringContaining('4 N·m'),
+      reason: expect.stringContaining('{4 Nm}'),
     });
   });
 

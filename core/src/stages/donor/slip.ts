@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import type { Check } from '../../stage';
 import type { Figure } from '../../measure';
 import type { Fact } from '../../stage';
@@ -67,7 +68,7 @@ export function slipFinding({ look, turn, torque }: SlipInput): SlipFinding {
   if (torque)
     proofs.push({
       kinds: torque.value > OPEN_BREAKAWAY_NM ? ['limitedSlip', 'locked'] : ['open'],
-      words: `it breaks away at ${torque.value.toFixed(0)} N·m`,
+      words: `it breaks away at ${sized(torque.value, 'Nm')}`,
     });
   const because = proofs.map((p) => p.words);
   if (proofs.length === 0) return { status: 'unproven', because };

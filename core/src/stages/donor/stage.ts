@@ -6,12 +6,14 @@ import { ratioDecision } from './decisions';
 import { budgetCheck, dateCheck } from './figures/route-cost';
 import { JOINT_IDS } from './joints/choices';
 import { node } from './node';
+import { strip } from './strip';
 import { donor } from './words';
 
 /** The stage with all that it computes. */
 export const donorStage = stage(donor, {
   checks: [budgetCheck, dateCheck, closes, ratioHolds, slips, condition, bears, fits, evidence],
   decisions: [ratioDecision],
+  strip,
   walked: 'Donor, at the seller’s',
   places: {
     donor: 'the decision on the donor',

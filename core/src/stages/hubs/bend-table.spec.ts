@@ -109,7 +109,7 @@ describe('bend table', () => {
         [100, 20, 0],
         [200, 20, 0],
       ]),
-    ).toContain('Between points 2 and 3 there is no room for the bends: 10.0 mm are missing');
+    ).toContain('Between points 2 and 3 there is no room for the bends: {10 mm} are missing');
     expect(
       table([
         [0, 0, 0],

@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import type { BrakeLine, Point3 } from './choices';
 
 /** One bend of a line, in the order they are made. */
@@ -67,7 +68,7 @@ export function bendTable({ points, radius, flare }: BrakeLine): BendResult {
   if (tight >= 0)
     return {
       ok: false,
-      reason: `Between points ${tight + 1} and ${tight + 2} there is no room for the bends: ${(-(straights[tight] ?? 0)).toFixed(1)} mm are missing. Move them apart or take a smaller die.`,
+      reason: `Between points ${tight + 1} and ${tight + 2} there is no room for the bends: ${sized(-(straights[tight] ?? 0))} are missing. Move them apart or take a smaller die.`,
     };
   return { ok: true, table: tableOf(corners, straights, flare) };
 }

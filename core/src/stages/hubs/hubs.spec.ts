@@ -1,3 +1,4 @@
+import { inMm } from '../../testing/in-mm';
 import { lookIn } from '../../testing/plans';
 import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
@@ -74,7 +75,7 @@ describe('patterns of the hub', () => {
     }));
     const [wheel] = pattern({}, { patterns: { wheel: { holes: 5, chords } } }).faces;
     expect(wheel?.fit?.off).toBe(2);
-    expect(wheel?.problem).toContain('Reading 3 gives a circle of 113.82 mm');
+    expect(inMm(wheel?.problem)).toContain('Reading 3 gives a circle of 113.82 mm');
     const two = pattern({}, { patterns: { wheel: { holes: 5, chords: chords.slice(1) } } }).faces[0];
     expect(two?.problem).toContain('read a third pair');
     const wild = [63.48, 102.75, 66.9, 71.2].map((distance, i) => ({

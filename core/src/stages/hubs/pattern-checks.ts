@@ -1,4 +1,4 @@
-import { derive } from '../../measure';
+import { derive, sized } from '../../measure';
 import { type Check, told, compared } from '../../stage/check';
 import { unknownCheck, judgeClosure } from '../../stage/judge';
 import { SAME_PCD } from '../shafts';
@@ -117,7 +117,7 @@ function typedCheck(f: FacePattern, typed: TypedPattern, limits: HubsLimits): Ch
   const base = {
     id: `pattern.${f.face}.typed`,
     stage: 'hubs' as const,
-    reason: `Its pairs make ${f.holes} × ${f.pcd.value.toFixed(2)} mm.`,
+    reason: `Its pairs make ${f.holes} × ${sized(f.pcd.value, 'mm', 2)}.`,
     at: TYPED[f.face][1] ?? `pattern.${f.face}`,
   };
   if (holes && holes.value !== f.holes)
@@ -157,7 +157,7 @@ function rotorCheck(
       todo: 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
     }),
     figure: { value: off, unit: 'mm' },
-    reason: `Rotor ${rotor.holes} × ${rotor.fit.pcd.toFixed(2)} mm, studs ${studs.count} × ${studs.pcd.toFixed(2)} mm.`,
+    reason: `Rotor ${rotor.holes} × ${sized(rotor.fit.pcd, 'mm', 2)}, studs ${studs.count} × ${sized(studs.pcd, 'mm', 2)}.`,
     at: 'pattern.rotor',
   };
 }

@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import { HOLES } from './choices';
 import type { ChordReading } from './choices';
 
@@ -118,12 +119,12 @@ export function fitPattern(
     return {
       pcd: whole.pcd,
       each,
-      problem: `Both readings disagree by ${apart.toFixed(2)} mm: read a third pair.`,
+      problem: `Both readings disagree by ${sized(apart, 'mm', 2)}: read a third pair.`,
     };
   const without = each.map((_, i) => circleOf(rest(centres, i), rest(shares, i)));
   const off = without.reduce((best, c, i) => (spread(c.off) < spread(without[best]?.off ?? []) ? i : best), 0);
   const others = without[off] ?? whole;
-  const named = `Reading ${off + 1} gives a circle of ${(each[off] ?? 0).toFixed(2)} mm, the others ${others.pcd.toFixed(2)} mm`;
+  const named = `Reading ${off + 1} gives a circle of ${sized(each[off] ?? 0, 'mm', 2)}, the others ${sized(others.pcd, 'mm', 2)}`;
   return {
     pcd: others.pcd,
     each,

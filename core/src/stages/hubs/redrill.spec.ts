@@ -1,3 +1,4 @@
+import { inMm } from '../../testing/in-mm';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { canDrill } from './can-drill';
@@ -23,7 +24,7 @@ describe('re-drill', () => {
     const found = redrill({ old, wanted }, LIMITS);
     expect(found.nearest.metal).toBeCloseTo(metal, 2);
     expect(found.possible).toBe(false);
-    expect(found.reasons.join()).toContain(`${(-metal).toFixed(2)} mm into an old stud hole`);
+    expect(inMm(found.reasons.join())).toContain(`${(-metal).toFixed(2)} mm into an old stud hole`);
   });
 
   it('stands at half a turn over the least common multiple of both counts, where only old holes are in the way', () => {
@@ -64,7 +65,7 @@ describe('re-drill', () => {
     expect(found.toRim).toBeCloseTo(15.6, 9);
     expect(found.toPilot).toBeCloseTo(22.3, 9);
     expect(found.reasons).toEqual([
-      'A hole’s centre stands 15.60 mm from the flange’s rim; 17.50 mm are needed.',
+      'A hole’s centre stands {15.6 mm 2} from the flange’s rim; {17.5 mm 2} are needed.',
     ]);
     expect(redrill({ old: holes(5, 120), wanted: holes(5, 108), pilot: 76 }, LIMITS).reasons[0]).toContain(
       'pilot',

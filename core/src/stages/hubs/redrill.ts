@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import type { KeepOut } from './choices';
 
 /** Holes on one circle. Lengths mm. */
@@ -112,11 +113,11 @@ function judged(
 
 const shortOf = ({ what, metal }: Nearest, needed: number): string =>
   metal < 0
-    ? `The best clocking still runs ${(-metal).toFixed(2)} mm into ${what}.`
-    : `Only ${metal.toFixed(2)} mm of metal stay to ${what}; ${needed.toFixed(2)} mm are needed.`;
+    ? `The best clocking still runs ${sized(-metal, 'mm', 2)} into ${what}.`
+    : `Only ${sized(metal, 'mm', 2)} of metal stay to ${what}; ${sized(needed, 'mm', 2)} are needed.`;
 
 const edgeShort = (edge: string, left: number, needed: number): string =>
-  `A hole’s centre stands ${left.toFixed(2)} mm from ${edge}; ${needed.toFixed(2)} mm are needed.`;
+  `A hole’s centre stands ${sized(left, 'mm', 2)} from ${edge}; ${sized(needed, 'mm', 2)} are needed.`;
 
 /** Metal between two new holes side by side: no clocking changes it. */
 const neighbours = ({ count, pcd, hole }: Holes): Nearest => ({

@@ -1,7 +1,6 @@
 import { compared, judge, keeps, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
-import { asMade, derive, type Figure, type Maybe } from '../../measure';
-import { formatLength } from '../../units';
+import { asMade, derive, type Figure, type Maybe, sized } from '../../measure';
 import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-result';
 import type { shafts } from './words';
 import type { Retention } from '../donor/choices';
@@ -93,7 +92,7 @@ function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
   const l = spline[side];
   const L = length[side];
   if (!l || !L) return [];
-  const long = `${formatLength(L.value, { unit: 'mm' })} mm long`;
+  const long = `${sized(L.value)} long`;
   const shorter = l.value >= L.value;
   return [
     {
@@ -192,7 +191,7 @@ function receivedChecks(
       holds: `${sideName(side)} shaft that arrived is as planned`,
       fails: `${sideName(side)} shaft that arrived is too ${long ? 'long' : 'short'}`,
       unknown: `${sideName(side)} shaft that arrived: not known`,
-      reason: `The plan wants ${formatLength(need.fitted.value, { unit: 'mm' })} mm. ${clip ? CLIPPED : FREE}`,
+      reason: `The plan wants ${sized(need.fitted.value)}. ${clip ? CLIPPED : FREE}`,
       todo: `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`,
       at: received.id,
     }),
@@ -270,9 +269,7 @@ function shareCheck(share: Maybe, side: Side, limits: Limits): Check {
 }
 
 function gapCheck(gap: Maybe, spare: Maybe, side: Side, limits: Limits): Check {
-  const end = spare
-    ? ` ${formatLength(spare.value, { unit: 'mm' })} mm beyond the old groove may come off.`
-    : '';
+  const end = spare ? ` ${sized(spare.value)} beyond the old groove may come off.` : '';
   return judge({
     id: `shaft.gap.${side}`,
     stage: 'cut',

@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import { chosenPart, optionText, type Check } from '../../stage';
 import { SIDES, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
@@ -242,15 +243,15 @@ function differing<T extends object>(a: T, b: T, words: Readonly<Partial<Record<
   return (Object.keys(words) as (keyof T)[])
     .filter((key) => !sameSize(a[key], b[key]))
     .map((key) => {
-      const unit = key === 'holes' ? '' : ' mm';
-      return `${words[key] ?? ''} ${sizeText(a[key], unit)}, now ${sizeText(b[key], unit)}`;
+      const text = (value: unknown) => sizeText(value, key !== 'holes');
+      return `${words[key] ?? ''} ${text(a[key])}, now ${text(b[key])}`;
     });
 }
 
 const sameSize = (a: unknown, b: unknown): boolean =>
   typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) < SAME_ON_PAPER : a === b;
 
-function sizeText(value: unknown, unit: string): string {
-  if (typeof value === 'number') return `${Math.round(value * 100) / 100}${unit}`;
+function sizeText(value: unknown, length: boolean): string {
+  if (typeof value === 'number') return length ? sized(value, 'mm', 2) : String(value);
   return typeof value === 'string' && value !== '' ? value : 'not given';
 }

@@ -1,13 +1,33 @@
 import { lesser } from '../../measure';
 import type { StripItem } from '../../stage';
-import { shafts } from './figures/shafts';
+import { shafts, strength } from './figures/shafts';
 import { node } from './node';
+
+/** The lesser factor on yield of both shafts; not known while one is not. */
+const leastFactor = node('leastFactor', (r) => {
+  const { left, right } = r.of(strength).side;
+  return left.factor && right.factor ? lesser(left.factor, right.factor) : undefined;
+});
 
 export const strip = node('strip', (r): readonly StripItem[] => {
   const { needs, fit } = r.of(shafts);
   return [
-    { id: 'shaftLeft', label: 'Shaft L', order: 40, figure: needs.left?.fitted },
-    { id: 'shaftRight', label: 'Shaft R', order: 50, figure: needs.right?.fitted },
-    { id: 'engaged', label: 'Least engaged', order: 60, figure: lesser(fit.left.share, fit.right.share) },
+    { id: 'shaftLeft', label: 'Shaft L', order: 40, figure: needs.left?.fitted, decision: 'shafts' },
+    { id: 'shaftRight', label: 'Shaft R', order: 50, figure: needs.right?.fitted, decision: 'shafts' },
+    {
+      id: 'engaged',
+      label: 'Least engaged',
+      order: 60,
+      figure: lesser(fit.left.share, fit.right.share),
+      decision: 'engagement',
+    },
+    {
+      id: 'yield',
+      label: 'Factor on yield',
+      order: 62,
+      figure: r.of(leastFactor),
+      rest: true,
+      decision: 'strength',
+    },
   ];
 });

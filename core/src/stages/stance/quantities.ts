@@ -24,14 +24,14 @@ export const STANCE_QUANTITIES = [
     'Section as measured',
     'Over the sidewalls, on this rim, pumped up; empty means as its size says.',
     [90, 480],
-    { instrument: 'caliper' },
+    { instrument: 'caliper', waitsOn: ['tyre'] },
   ),
   axle(
     'stance.offCentre',
     'Axle off centre on purpose',
     'Middle of the WMS width from the car’s centreline, plus to the left.',
     [-80, 80],
-    { fallback: { value: 0, why: 'the axle stands in the car’s middle' } },
+    { byTape: true, fallback: { value: 0, why: 'the axle stands in the car’s middle' } },
   ),
   moves('stance.shift', 'Sideways give', 'How far bushings and springs let the axle go to one side.', [0, 40], {
     fallback: { value: 3, off: 1.5, why: 'usual bushings, push the body and measure yours' },

@@ -1,3 +1,4 @@
+import { sized } from '../../measure';
 import type { FactOf } from '../../stage';
 import { roomKindOf, type RoomId } from '../survey/room-quantities';
 import type { survey } from '../survey/words';
@@ -166,12 +167,12 @@ function advice(stance: StanceResult, side: Side, from: Clearance['from'], short
   const work =
     metal === undefined || metal === 0
       ? ''
-      : ` No place clears on this side: ${metal.toFixed(1)} mm of metal would have to move.`;
+      : ` No place clears on this side: ${sized(metal)} of metal would have to move.`;
   const move = stance.axleMove;
   if (move !== undefined)
-    return `One offset cannot suit both sides: set the axle ${Math.abs(move).toFixed(1)} mm further to the ${move > 0 ? 'left' : 'right'}, then choose the offset.${work}`;
+    return `One offset cannot suit both sides: set the axle ${sized(Math.abs(move))} further to the ${move > 0 ? 'left' : 'right'}, then choose the offset.${work}`;
   const toward = from === 'inboard' ? 'less' : 'more';
-  return `Take ${short.toFixed(1)} mm ${toward} offset, ${from === 'inboard' ? 'a wider' : 'a narrower'} axle, or a narrower tyre.${work}`;
+  return `Take ${sized(short)} ${toward} offset, ${from === 'inboard' ? 'a wider' : 'a narrower'} axle, or a narrower tyre.${work}`;
 }
 
 /** A tyre that certainly stays inboard of the lip may rise past it; any other has to stay below. */

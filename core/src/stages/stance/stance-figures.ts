@@ -1,5 +1,6 @@
 import type { Side } from '../../geometry';
 import { type Figure, given, derive, assumedAs, type Maybe } from '../../measure';
+import { waitsFor } from '../../stage';
 import type { Spacer } from './choices';
 import type { StanceInput } from './stance-result';
 import type { TyreSize } from './tyre-size';
@@ -7,7 +8,11 @@ import { measuringRim } from './wheel';
 
 export const sized = (id: string, label: string, value: number): Figure => {
   const why = 'by the size on the sidewall; measure it pumped up, on its rim';
-  return given(id, label, value, 0, 'mm', { source: `Assumed: ${why}`, assumed: why });
+  return given(id, label, value, 0, 'mm', {
+    source: `Assumed: ${why}`,
+    assumed: why,
+    waits: waitsFor(['tyre']),
+  });
 };
 
 export function sectionFigure(f: StanceInput['figures'], tyre: TyreSize | undefined): Maybe {

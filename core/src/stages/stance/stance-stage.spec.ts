@@ -1,3 +1,4 @@
+import { inMm } from '../../testing/in-mm';
 import { lookIn } from '../../testing/plans';
 import { limitsOf } from '../../plan';
 import { describe, expect, it } from 'vitest';
@@ -259,20 +260,20 @@ describe('checks of stance', () => {
     expect(touching).toMatchObject({ level: 'stop', title: 'Right tyre touches the arch lip' });
     // 784.76 − 699 − 94.5864 − 3.
     expect(touching?.figure?.value).toBeCloseTo(-11.8264, 9);
-    expect(touching?.todo).toContain('Take 24.8 mm more offset');
+    expect(inMm(touching?.todo)).toContain('Take 24.8 mm more offset');
   });
 
   it('proposes to move the axle where one offset cannot suit both sides', () => {
     const list = checks({}, UNEVEN).filter((c) => /stance\.(in|out)board/.test(c.id) && c.level !== 'ok');
     expect(list.map((c) => c.id)).toEqual(['stance.inboard.left', 'stance.outboard.right']);
-    for (const check of list) expect(check.todo).toContain('set the axle 2.5 mm further to the left');
+    for (const check of list) expect(inMm(check.todo)).toContain('set the axle 2.5 mm further to the left');
   });
 
   it('says how much metal must move where nothing clears', () => {
     const [check] = checks({ tyre: '245/45R13' }, { 'wheel.rim': 9 }).filter(
       (c) => c.id === 'stance.inboard.left',
     );
-    expect(check?.todo).toMatch(/No place clears on this side: \d+\.\d mm of metal/);
+    expect(inMm(check?.todo)).toMatch(/No place clears on this side: \d+\.\d mm of metal/);
   });
 
   it('never calls clear what was not read: the lip at bump, the travel, what stands at the tyre’s top', () => {

@@ -10,5 +10,13 @@ const leastGap = node('leastGap', (r) => {
 });
 
 export const strip = node('strip', (r): readonly StripItem[] => [
-  { id: 'clear', label: 'Least clearance', order: 90, figure: r.of(leastGap) },
+  { id: 'clear', label: 'Least clearance', order: 90, figure: r.of(leastGap), decision: 'stance' },
+  {
+    id: 'tyre',
+    label: 'Tyre across',
+    order: 92,
+    figure: r.of(stance).diameter,
+    rest: true,
+    lack: 'the tyre’s size',
+  },
 ]);

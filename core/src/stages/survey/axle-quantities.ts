@@ -17,7 +17,7 @@ export const OLD_AXLE = [
     'Pinion axis',
     'From the car’s centreline to the pinion axis, plus to the left.',
     [-400, 400],
-    { needsLevel: true, later: 'the driveline' },
+    { needsLevel: true, later: 'the brackets' },
   ),
   oldAxle('survey.tubeOd', 'Tube outside diameter', 'Across the axle tube, clear of welds.', [25, 200], {
     instrument: 'caliper',
@@ -42,6 +42,6 @@ export const OLD_AXLE = [
     'Gearbox output',
     'From the car’s centreline to the output axis, plus to the left.',
     [-400, 400],
-    { needsLevel: true },
+    { needsLevel: true, waitsOn: ['gearbox'] },
   ),
 ];

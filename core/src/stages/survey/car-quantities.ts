@@ -1,7 +1,7 @@
 import { SIDES } from '../../geometry';
 import { quantities } from './headings';
 
-const spring = quantities('springs', { datum: 'none' });
+const spring = quantities('springs', { datum: 'none', waitsOn: ['springs'] });
 const line = quantities('line', { datum: 'none', instrument: 'caliper' });
 const brakes = quantities('brakes', { datum: 'none', instrument: 'caliper' });
 
@@ -36,6 +36,7 @@ export const SPRINGS = [
   ...SIDES.map((side) =>
     spring(`shock.length.${side}`, 'Shock at ride', 'Mount to mount, car at ride height.', [100, 900], {
       side,
+      waitsOn: ['springs', 'rideHeight'],
     }),
   ),
 ];
@@ -47,11 +48,10 @@ export const LINE = [
     'Driveshaft, joint to joint',
     'Joint centre to joint centre, car at ride height.',
     [200, 3000],
-    { instrument: 'tape', later: 'the driveline' },
+    { instrument: 'tape', waitsOn: ['gearbox', 'rideHeight'] },
   ),
   line('line.tunnel', 'Tunnel room', 'Clear width of the tunnel at its narrowest.', [40, 600], {
     instrument: 'tape',
-    later: 'the driveline',
   }),
   line('line.flangeBolts', 'Driveshaft flange bolts', 'Bolts in the driveshaft’s rear flange.', [2, 12], {
     unit: 'count',

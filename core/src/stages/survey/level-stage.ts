@@ -8,8 +8,8 @@ import {
   type LimitIdOf,
   type LimitsOf,
 } from '../../stage';
-import { derive, type Figure, type Maybe } from '../../measure';
-import { formatAngle, formatLength } from '../../units';
+import { derive, type Figure, type Maybe, sized } from '../../measure';
+import { formatAngle } from '../../units';
 import type { survey } from './words';
 import { CORNERS, type Corner } from './level-quantities';
 
@@ -245,7 +245,7 @@ export function notLevel(checks: readonly Check[]): string | undefined {
   if (open.length === 0) return undefined;
   const parts = open.map((c) => {
     const value = Math.abs(c.figure?.value ?? 0);
-    const size = c.figure?.unit === 'rad' ? formatAngle(value) : `${formatLength(value, { unit: 'mm' })} mm`;
+    const size = c.figure?.unit === 'rad' ? formatAngle(value) : sized(value);
     return `${c.title.toLowerCase()} by ${size}`;
   });
   return `Read on a car that is not level: ${parts.join(', ')}.`;

@@ -1,3 +1,4 @@
+import { inMm } from '../../testing/in-mm';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { allFigures, evaluate, restsOnLevel } from '../../evaluate';
@@ -99,7 +100,7 @@ describe('a car that is not level', () => {
 
   it('makes every number doubtful that rests on a plumb line, and no other', () => {
     const results = evaluate(off);
-    expect(results.notLevel).toMatch(/not level: front leans by 13\.1 mm, rear leans by 8\.1 mm/);
+    expect(inMm(results.notLevel)).toMatch(/not level: front leans by 13\.1 mm, rear leans by 8\.1 mm/);
     const figures = allFigures(results);
     const doubtful = (id: string) => restsOnLevel(figures.get(id) as Figure);
     expect(doubtful('survey.offset')).toBe(true);

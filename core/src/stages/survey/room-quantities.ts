@@ -19,7 +19,11 @@ const HEIGHT_NAMES: Readonly<Record<RoomHeight, string>> = {
 
 /** Room round one wheel. */
 export function room(side: Side) {
-  const of = quantities(`room${side === 'left' ? 'Left' : 'Right'}`, { side, needsLevel: true });
+  const of = quantities(`room${side === 'left' ? 'Left' : 'Right'}`, {
+    side,
+    needsLevel: true,
+    waitsOn: ['rideHeight'],
+  });
   return [
     ...POSES.flatMap((pose) => [
       ...ROOM_HEIGHTS.map((height) =>

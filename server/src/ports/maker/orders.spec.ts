@@ -77,6 +77,20 @@ async function shipped(): Promise<string> {
 }
 
 describe('orders with the shaft maker', () => {
+  it('keeps its variant and its project on the list while it is under way', async () => {
+    await h.call('POST', '/api/variants', { copyOf: id, name: 'Second way', who: 'Ansa' });
+    const order = (await quote()).json.id;
+    await step(order, 'pay');
+    const refusals = [
+      await h.call('DELETE', `/api/variants/${id}`),
+      await h.call('DELETE', `/api/projects/${project}`),
+    ];
+    expect(refusals.map((r) => [r.status, r.json.message])).toEqual([
+      [409, 'This variant stays: its order WQ-7 is under way.'],
+      [409, 'This project stays: its order WQ-7 is under way.'],
+    ]);
+  });
+
   it('are quoted from the saved plan, and kept', async () => {
     const { status, json } = await quote();
     expect(status).toBe(201);
@@ -121,8 +135,8 @@ describe('orders with the shaft maker', () => {
     expect(moved.status).toBe(400);
     // 1.5 less on either side.
     expect(moved.json.problems.map((p: { wrong: string }) => p.wrong)).toEqual([
-      'left length 684.5 mm, now 683 mm',
-      'right length 684 mm, now 682.5 mm',
+      'left length 684.50 mm, now 683.00 mm',
+      'right length 684.00 mm, now 682.50 mm',
     ]);
     expect(maker.asked.filter((line) => line.includes('/orders'))).toEqual([]);
     const float = (value: number) => ({ repeats: [{ value }], instrument: 'caliper' });

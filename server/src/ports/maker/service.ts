@@ -2,14 +2,15 @@ import type { MakerState, OrderState, OrderView, ReceiveRequest, SettleRequest }
 import {
   compareReceived,
   evaluate,
+  inUnits,
   isoDay,
   limitsOf,
   orderHolds,
   orderMoved,
-  shaftOrder,
-  withReceived,
   type Plan,
   type Received,
+  shaftOrder,
+  withReceived,
 } from '@intervex/core';
 import type { Pool } from '../../db/pool';
 import { withTransaction } from '../../db/transaction';
@@ -138,7 +139,7 @@ export async function resumePaying(pool: Pool, url: string | undefined): Promise
 async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
   const { plan } = await readVariant(pool, variantId);
   const results = evaluate(plan, isoDay(new Date()));
-  const moved = orderMoved(order, results.of(shaftOrder));
+  const moved = orderMoved(order, results.of(shaftOrder)).map((words) => inUnits(words, 'mm'));
   if (moved.length)
     throw refused(
       'invalid',

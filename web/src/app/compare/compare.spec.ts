@@ -78,7 +78,7 @@ describe('a way with another donor', () => {
   };
 
   it('keeps the car, drops the old donor, and takes the yard’s word as no more than that', () => {
-    const made = planForDonor(plan, offer);
+    const made = planForDonor(plan, offer.name, offer);
     expect(Object.keys(made.readings).sort()).toEqual([
       'brief.targetWidth',
       'cost.donor',

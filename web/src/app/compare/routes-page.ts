@@ -1,4 +1,13 @@
-import { Component, computed, DestroyRef, effect, inject, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatIconModule } from '@angular/material/icon';
@@ -20,6 +29,7 @@ const AGAIN_MS = 10_000;
 
 /** Every way of doing the job side by side, in an order with its reasons. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-routes',
   imports: [MatButtonModule, MatCheckboxModule, MatIconModule, MatSliderModule, RouterLink, SalvageList],
   templateUrl: './routes-page.html',
@@ -52,7 +62,7 @@ export class RoutesPage {
   });
   protected readonly rows = computed(() => {
     const ranked = this.ranked().map((r) => r.route);
-    const all = routeRows(ranked, (f) => (f ? this.units.show(f.value, f.unit) : '–'));
+    const all = routeRows(ranked, (f) => (f ? this.units.figure(f) : '–'));
     return this.onlyDifferences() ? all.filter((r) => r.differs) : all;
   });
   protected readonly alone = computed(() => this.ranked().length === 1);
@@ -82,7 +92,8 @@ export class RoutesPage {
 
   /** Reasons as one sentence each, with a capital. */
   protected sentence(reason: string): string {
-    return `${reason.charAt(0).toUpperCase()}${reason.slice(1)}.`;
+    const said = this.units.say(reason);
+    return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
   }
 
   private evaluatorOf(id: string): Evaluator {

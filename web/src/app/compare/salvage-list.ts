@@ -1,4 +1,4 @@
-import { Component, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartsAnswer } from '@intervex/contract/wire';
@@ -19,6 +19,7 @@ const SIZES: readonly (readonly [size: string, label: string])[] = [
 
 /** Salvage donors at the parts counter, and beginning a way with one of them. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-salvage',
   providers: [CounterService],
   imports: [MatButtonModule, MatIconModule],
@@ -118,7 +119,7 @@ export class SalvageList {
     try {
       await this.store.flush();
       const name = offer.name.split(',')[0] ?? offer.name;
-      await this.projects.copy(variant.id, name, (plan) => planForDonor(plan, offer));
+      await this.projects.copy(variant.id, name, planForDonor(this.store.plan(), offer.name, offer));
       this.said.set(`${name} stands in the comparison now.`);
       this.begun.emit();
     } catch (error) {

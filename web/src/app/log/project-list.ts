@@ -1,8 +1,17 @@
 import { ScrollingModule } from '@angular/cdk/scrolling';
-import { Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ProjectReading } from '@intervex/contract/wire';
-import { INSTRUMENTS, type InstrumentId } from '@intervex/core';
+import { findQuantity, INSTRUMENTS, readByTape, type InstrumentId } from '@intervex/core';
 import { debounceTime } from 'rxjs';
 import { ProjectsService } from '../state/projects.service';
 import { sentenceOf } from '../state/refusals';
@@ -18,6 +27,7 @@ const LINE = 32;
 
 /** Every repeat of every reading of the project’s variants in one long list. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-project-list',
   imports: [ScrollingModule],
   template: `
@@ -172,7 +182,10 @@ export class ProjectList {
   }
 
   protected value(r: ProjectReading): string {
-    return this.units.show(r.value, r.unit, r.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined);
+    return this.units.figure(
+      { ...r, byTape: tapeRead(r.id, r.instrument as InstrumentId) },
+      r.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined,
+    );
   }
 
   protected instrument(r: ProjectReading): string {
@@ -182,4 +195,9 @@ export class ProjectList {
   protected when(at: string): string {
     return at ? new Date(at).toLocaleDateString([], { dateStyle: 'medium' }) : '';
   }
+}
+
+function tapeRead(id: string, instrument: InstrumentId): boolean {
+  const q = findQuantity(id);
+  return q !== undefined && readByTape(q, instrument);
 }

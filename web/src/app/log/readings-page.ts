@@ -1,6 +1,5 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
@@ -11,9 +10,16 @@ import { ProjectsService } from '../state/projects.service';
 import { refusalOf, sentenceOf } from '../state/refusals';
 import { JumpService } from '../state/jump.service';
 import { PhotosService } from '../state/photos.service';
+import { narrowPage } from '../stage/narrow-page';
+import { Segments } from '../shared/segments';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 import { ProjectList } from './project-list';
+
+const EXTENTS = [
+  { id: 'plan', name: 'This plan' },
+  { id: 'project', name: 'Whole project' },
+] as const;
 
 const AGREEMENT: Readonly<Record<LogRow['agreement'], string>> = {
   single: 'read once',
@@ -27,10 +33,11 @@ const MAX_BYTES = 1_000_000;
 
 /** Every reading of the plan in one table: who read it, when, with what; out and in as CSV. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-readings',
   imports: [
     MatButtonModule,
-    MatButtonToggleModule,
+    Segments,
     MatFormFieldModule,
     MatIconModule,
     MatInputModule,
@@ -46,9 +53,16 @@ export class ReadingsPage {
   private readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
   protected readonly agreementOf = (row: LogRow): string => AGREEMENT[row.agreement];
-  protected readonly columns = ['name', 'value', 'repeats', 'instrument', 'datum', 'who', 'history'];
+  protected readonly narrow = narrowPage();
+  /** On a phone how it was read stands under its name. */
+  protected readonly columns = computed(() =>
+    this.narrow()
+      ? ['name', 'value', 'history']
+      : ['name', 'value', 'repeats', 'instrument', 'datum', 'who', 'history'],
+  );
   protected readonly photos = inject(PhotosService);
   /** Readings of all variants instead of this plan’s. */
+  protected readonly extents = EXTENTS;
   protected readonly whole = signal(false);
   protected readonly filter = signal('');
   protected readonly trouble = signal('');
@@ -69,7 +83,9 @@ export class ReadingsPage {
       return words.every((word) => text.toLowerCase().includes(word));
     });
   });
-  protected readonly csv = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/readings.csv`);
+  protected readonly csv = computed(
+    () => `/api/variants/${this.store.variant()?.id ?? ''}/readings.csv?units=${this.units.unit()}`,
+  );
 
   protected when(at: string): string {
     return at

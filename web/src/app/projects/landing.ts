@@ -1,10 +1,14 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { ProjectsService } from '../state/projects.service';
 import { remember, remembered } from '../state/memory';
 
 /** Opens the plan last worked on, else the first project, else the list. */
-@Component({ selector: 'ix-landing', template: '<p role="status" style="padding: 32px">Opening…</p>' })
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  selector: 'ix-landing',
+  template: '<p role="status" style="padding: 32px">Opening…</p>',
+})
 export class Landing {
   constructor() {
     void this.goOn(inject(ProjectsService), inject(Router));

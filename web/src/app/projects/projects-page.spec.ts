@@ -3,8 +3,16 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { ProjectSummary } from '@intervex/contract/wire';
+import type { Plan } from '@intervex/core';
 import { registerIcons } from '../shared/icons';
+import { PersonService } from '../state/person.service';
+import { donorPlan, read, variantView } from '../testing/bench';
 import { ProjectsPage } from './projects-page';
+
+interface NewVariant {
+  readonly name: string;
+  readonly plan: Plan;
+}
 
 const projects: readonly ProjectSummary[] = [
   {
@@ -21,8 +29,10 @@ const click = async (words: string) => {
   buttons.find((b) => `${b.ariaLabel ?? ''}${b.textContent ?? ''}`.includes(words))?.click();
   await fixture.whenStable();
 };
-const type = async (name: string, value: string) => {
-  const field = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>(`input[name=${name}]`);
+const type = async (name: string, value: string, within = '') => {
+  const field = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>(
+    `${within} input[name=${name}]`,
+  );
   if (!field) throw new Error(name);
   field.value = value;
   field.dispatchEvent(new Event('input'));
@@ -44,6 +54,7 @@ beforeEach(async () => {
   await settle();
 });
 afterEach(() => {
+  localStorage.clear();
   http.verify();
 });
 
@@ -85,6 +96,69 @@ describe('projects', () => {
     http.expectOne('/api/projects').flush([]);
     await settle();
     expect(text()).toContain('No project yet');
+  });
+
+  const two: readonly ProjectSummary[] = projects.map((p) => ({
+    ...p,
+    variants: [...p.variants, { id: 'v2', name: 'Stag axle', revision: 2, savedAt: '2026-11-03T10:00:00Z' }],
+  }));
+
+  it('removes a variant where another stays, and says why where it is refused', async () => {
+    expect(text()).not.toContain('Remove Even up');
+    await click('Rename Tern');
+    await type('text', 'Tern two');
+    (fixture.nativeElement as HTMLElement).querySelector('ix-rename form')?.dispatchEvent(new Event('submit'));
+    http.expectOne({ method: 'PATCH', url: '/api/projects/p1' }).flush(null);
+    await settle();
+    http.expectOne('/api/projects').flush(two);
+    await settle();
+    await click('Remove Stag axle of Tern');
+    expect(text()).toContain('Take Stag axle off this list?');
+    await click('Yes, remove');
+    const problems = [{ field: 'id', wrong: 'cannot be taken off the list', right: 'to receive it first' }];
+    http
+      .expectOne({ method: 'DELETE', url: '/api/variants/v2' })
+      .flush(
+        { error: 'inUse', message: 'Its order is under way.', problems },
+        { status: 409, statusText: 'No' },
+      );
+    await settle();
+    expect(text()).toContain('Its order is under way.');
+    expect(text()).toContain('Stag axle');
+  });
+
+  it('begins another donor in the same car, with nothing of the old one', async () => {
+    const plan = donorPlan({ 'survey.left': read('tape', 702.5), 'donor.half.left': read('tape', 792.3) });
+    await click('Another donor, from Even up of Tern');
+    await type('text', 'Stag axle');
+    (fixture.nativeElement as HTMLElement).querySelector('ix-rename form')?.dispatchEvent(new Event('submit'));
+    await settle();
+    http.expectOne('/api/variants/v1').flush({ ...variantView(plan), id: 'v1' });
+    await settle();
+    const { body } = http.expectOne({ method: 'POST', url: '/api/variants' }).request as { body: NewVariant };
+    expect(body).toMatchObject({ name: 'Stag axle', copyOf: 'v1', who: 'bench' });
+    expect(Object.keys(body.plan.readings)).toContain('survey.left');
+    expect(Object.keys(body.plan.readings)).not.toContain('donor.half.left');
+    expect(body.plan.brief.donor).toBe('Stag axle');
+  });
+
+  it('asks once who is at the bench, and never again', async () => {
+    expect(text()).toContain('Who is at the bench?');
+    const fields = () => (fixture.nativeElement as HTMLElement).querySelectorAll('.ask');
+    await type('person', 'Ansa; Pell', '.ask');
+    fields()[0]?.querySelector('form')?.dispatchEvent(new Event('submit'));
+    await settle();
+    expect(fields()).toHaveLength(0);
+    expect(TestBed.inject(PersonService).name()).toBe('Ansa Pell');
+    expect(new PersonService().asks()).toBe(false);
+  });
+
+  it('takes “not now” for an answer', async () => {
+    const ask = (fixture.nativeElement as HTMLElement).querySelector('.ask');
+    [...(ask?.querySelectorAll('button') ?? [])].at(-1)?.click();
+    await settle();
+    expect((fixture.nativeElement as HTMLElement).querySelector('.ask')).toBeNull();
+    expect([new PersonService().asks(), new PersonService().name()]).toEqual([false, 'bench']);
   });
 
   it('renames a variant', async () => {

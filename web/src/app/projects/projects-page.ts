@@ -1,25 +1,34 @@
-import { DatePipe } from '@angular/common';
-import { Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { Router, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink, type ParamMap } from '@angular/router';
 import type { Problem, ProjectSummary } from '@intervex/contract/wire';
 import { ProjectsService } from '../state/projects.service';
 import { refusalOf, sentenceOf } from '../state/refusals';
 import { PersonService } from '../state/person.service';
+import { Who } from '../shared/who';
+import { WhoForm } from '../shared/who-form';
 import { Rename } from './rename';
+import { VariantLine, type VariantTask } from './variant-line';
 
 /** Largest plan file that is read; the server takes no more either. */
 const MAX_FILE_BYTES = 1_000_000;
 
+const TASKS: readonly string[] = ['rename', 'another', 'remove'] satisfies readonly VariantTask[];
+
+function taskIn(query: ParamMap): { readonly variant: string; readonly todo: VariantTask } | undefined {
+  const [variant, todo] = [query.get('variant'), query.get('todo')];
+  return variant && todo && TASKS.includes(todo) ? { variant, todo: todo as VariantTask } : undefined;
+}
+
 /** All cars and the ways of doing them; a new one, or one from a file. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-projects',
   imports: [
-    DatePipe,
     FormsModule,
     MatButtonModule,
     MatFormFieldModule,
@@ -27,6 +36,9 @@ const MAX_FILE_BYTES = 1_000_000;
     MatInputModule,
     Rename,
     RouterLink,
+    VariantLine,
+    Who,
+    WhoForm,
   ],
   templateUrl: './projects-page.html',
   styleUrl: './projects-page.scss',
@@ -35,14 +47,17 @@ export class ProjectsPage {
   private readonly service = inject(ProjectsService);
   private readonly router = inject(Router);
   protected readonly person = inject(PersonService);
+  private readonly asked = inject(ActivatedRoute).snapshot.queryParamMap;
   protected readonly projects = signal<readonly ProjectSummary[] | undefined>(undefined);
   protected readonly trouble = signal('');
   protected readonly problems = signal<readonly Problem[]>([]);
   protected readonly name = signal('');
   protected readonly variant = signal('First way');
   protected readonly removing = signal('');
-  /** Id of the project or variant whose name is being written. */
+  /** Id of the project whose name is being written. */
   protected readonly renaming = signal('');
+  /** What is being done to which variant; an open plan leads here with it. */
+  protected readonly task = signal(taskIn(this.asked));
 
   constructor() {
     void this.load();
@@ -88,27 +103,27 @@ export class ProjectsPage {
     await this.attempt(async () => {
       await this.service.remove(project.id);
       this.removing.set('');
-      await this.load();
+      this.projects.set(await this.service.all());
     });
   }
 
   protected async rename(id: string, name: string): Promise<void> {
-    await this.attempt(async () => {
-      await this.service.rename(id, name);
-      await this.renamed();
-    });
+    await this.renew(() => this.service.rename(id, name));
   }
 
-  protected async renameVariant(id: string, name: string): Promise<void> {
-    await this.attempt(async () => {
-      await this.service.renameVariant(id, name);
-      await this.renamed();
-    });
+  protected taskOf(variant: string): VariantTask | undefined {
+    const task = this.task();
+    return task?.variant === variant ? task.todo : undefined;
   }
 
-  private async renamed(): Promise<void> {
-    this.renaming.set('');
-    this.projects.set(await this.service.all());
+  /** Does what changes the list, and reads it again. */
+  protected async renew(work: () => Promise<void>): Promise<void> {
+    await this.attempt(async () => {
+      await work();
+      this.renaming.set('');
+      this.task.set(undefined);
+      this.projects.set(await this.service.all());
+    });
   }
 
   private async attempt(work: () => Promise<void>): Promise<void> {

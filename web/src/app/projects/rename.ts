@@ -1,25 +1,27 @@
 import {
+  afterNextRender,
+  ChangeDetectionStrategy,
   Component,
+  type ElementRef,
   input,
   linkedSignal,
   output,
   viewChild,
-  type ElementRef,
-  afterNextRender,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 
-/** A name being written anew. Enter gives it, Escape leaves the old one. */
+/** A name being written, anew or for the first time. Enter gives it, Escape leaves the old one. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-rename',
   imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatInputModule],
   template: `
     <form (ngSubmit)="give()" (keydown.escape)="left.emit()">
       <mat-form-field appearance="outline" subscriptSizing="dynamic">
-        <mat-label>New name</mat-label>
+        <mat-label>{{ label() }}</mat-label>
         <input
           #field
           matInput
@@ -30,7 +32,7 @@ import { MatInputModule } from '@angular/material/input';
           (ngModelChange)="text.set($event)"
         />
       </mat-form-field>
-      <button mat-flat-button type="submit">Rename</button>
+      <button mat-flat-button type="submit">{{ does() }}</button>
       <button mat-button type="button" (click)="left.emit()">Leave it</button>
     </form>
   `,
@@ -44,7 +46,9 @@ import { MatInputModule } from '@angular/material/input';
   `,
 })
 export class Rename {
-  readonly name = input.required<string>();
+  readonly name = input('');
+  readonly label = input('New name');
+  readonly does = input('Rename');
   readonly given = output<string>();
   readonly left = output();
   protected readonly text = linkedSignal(() => this.name());

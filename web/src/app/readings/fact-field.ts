@@ -1,4 +1,14 @@
-import { Component, computed, effect, type ElementRef, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { FACT_EVIDENCE, findFact, type Fact, type FactEvidence } from '@intervex/core';
 import { PhotoList } from '../shared/photo-list';
@@ -15,40 +25,43 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
 
 /** Something known that is no number, and how it is known. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-fact',
   imports: [MatIconModule, PhotoList],
   template: `
     <div class="row">
       <label class="name" [for]="'f-' + id()">{{ kind().label }}</label>
-      <select
-        #value
-        class="choice"
-        [id]="'f-' + id()"
-        [attr.data-fact]="id()"
-        [class.unknown]="!fact()"
-        (change)="setValue(value.value)"
-        (focus)="open.set(true)"
-      >
-        <option value="" [selected]="!fact()">not known</option>
-        @for (o of kind().options; track o.value) {
-          <option [value]="o.value" [selected]="fact()?.value === o.value">{{ o.label }}</option>
-        }
-      </select>
-      @if (fact(); as f) {
+      <span class="answer">
         <select
-          #evidence
-          class="choice evidence"
-          [class.seller]="f.evidence === 'seller'"
-          [attr.aria-label]="'How ' + kind().label.toLowerCase() + ' is known'"
-          (change)="setEvidence(evidence.value)"
+          #value
+          class="choice"
+          [id]="'f-' + id()"
+          [attr.data-fact]="id()"
+          [class.unknown]="!fact()"
+          (change)="setValue(value.value)"
+          (focus)="open.set(true)"
         >
-          @for (e of grades; track e) {
-            <option [value]="e" [selected]="f.evidence === e">{{ words[e] }}</option>
+          <option value="" [selected]="!fact()">not known</option>
+          @for (o of kind().options; track o.value) {
+            <option [value]="o.value" [selected]="fact()?.value === o.value">{{ o.label }}</option>
           }
         </select>
-      } @else {
-        <span class="second grade">unknown</span>
-      }
+        @if (fact(); as f) {
+          <select
+            #evidence
+            class="choice evidence"
+            [class.seller]="f.evidence === 'seller'"
+            [attr.aria-label]="'How ' + kind().label.toLowerCase() + ' is known'"
+            (change)="setEvidence(evidence.value)"
+          >
+            @for (e of grades; track e) {
+              <option [value]="e" [selected]="f.evidence === e">{{ words[e] }}</option>
+            }
+          </select>
+        } @else {
+          <span class="second grade">unknown</span>
+        }
+      </span>
     </div>
     @if (open() || photos().length || fact()?.note) {
       <p class="hint">
@@ -77,22 +90,32 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
       padding: 3px 0;
     }
     .row {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) 152px 98px;
-      gap: 6px;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 2px 6px;
       align-items: center;
+      justify-content: space-between;
     }
     .name {
-      font-size: 13.5px;
-      line-height: 1.25;
+      flex: none;
+      font-size: 13px;
+      white-space: nowrap;
+    }
+    .answer {
+      display: flex;
+      flex: none;
+      gap: 6px;
+      align-items: center;
+      max-width: 100%;
+      margin-left: auto;
     }
     .grade {
-      padding-left: 6px;
-      font-size: 12.5px;
+      width: 76px;
+      font-size: 12px;
     }
     select {
-      width: 100%;
       min-width: 0;
+      max-width: 100%;
     }
     select.unknown {
       color: var(--ink-2);
@@ -130,7 +153,7 @@ export class FactField {
     if (!kind) throw new RangeError(`There is no fact “${this.id()}”.`);
     return kind;
   });
-  protected readonly fact = computed<Fact | undefined>(() => this.store.plan().facts[this.id()]);
+  protected readonly fact = computed<Fact | undefined>(() => this.store.fact(this.id()));
   protected readonly photos = computed(() => this.photosService.at(`fact.${this.id()}`));
 
   constructor() {

@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { quantity, quantityInSentence, quantityName } from '@intervex/core';
@@ -15,6 +15,7 @@ const CORNERS = [
 
 /** The connected instrument: what it shows now, its keys, and where its value would go. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-instrument-bar',
   imports: [MatButtonModule, MatIconModule],
   template: `
@@ -189,7 +190,7 @@ export class InstrumentBar {
   private print(value: number, unit: keyof typeof UNITS, digits: number): string {
     const shown = this.units.unit() === 'mm';
     if (unit === 'kg') return this.units.show(value, 'kg', digits);
-    if (unit === 'mm' && !shown) return this.units.uncertainty(value, 'mm', digits + 2);
+    if (unit === 'mm' && !shown) return this.units.show(value, 'mm', digits + 2);
     return `${value.toFixed(digits).replace('-', '−')}${UNITS[unit]}`;
   }
 

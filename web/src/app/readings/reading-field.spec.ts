@@ -25,7 +25,7 @@ beforeEach(async () => {
   TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
   TestBed.runInInjectionContext(registerIcons);
   store = TestBed.inject(PlanStore);
-  store.plan.set(EMPTY_PLAN);
+  store.show(EMPTY_PLAN);
   TestBed.inject(UnitsService).choose('mm');
   fixture = TestBed.createComponent(ReadingField);
   fixture.componentRef.setInput('id', 'donor.brakeSpace.left');
@@ -69,9 +69,13 @@ describe('reading field', () => {
   it('follows the unit of lengths', async () => {
     await type('77.7875');
     inputs()[0]?.dispatchEvent(new Event('blur'));
-    TestBed.inject(UnitsService).choose('frac');
+    TestBed.inject(UnitsService).choose('frac32');
     await fixture.whenStable();
-    expect(inputs()[0]?.value).toBe('3 1/16');
+    // Off a caliper it is a decimal; off a tape it would be 3 1/16.
+    expect(inputs()[0]?.value).toBe('3.063');
+    store.setReading('donor.brakeSpace.left', { repeats: [{ value: 78.58125 }], instrument: 'tape' });
+    await fixture.whenStable();
+    expect(inputs()[0]?.value).toBe('3 3⁄32');
   });
 
   it('takes the reading out when the field is left empty', async () => {

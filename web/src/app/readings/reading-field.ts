@@ -1,28 +1,33 @@
 import {
   afterNextRender,
+  ChangeDetectionStrategy,
   Component,
   computed,
   inject,
   Injector,
   input,
+  output,
   signal,
   viewChildren,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { MatMenuModule } from '@angular/material/menu';
 import {
   ANGLE_IDS,
   evidenceOf,
   expandedUncertainty,
+  type InstrumentId,
   INSTRUMENTS,
   instrumentsFor,
   quantity,
-  unitWord,
-  type InstrumentId,
+  quantityName,
+  readByTape,
   type Reading,
   type Repeat,
+  unitWord,
 } from '@intervex/core';
+import { Menu } from '../shared/menu';
+import type { MenuItem } from '../shared/menu-item';
 import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PhotosService } from '../state/photos.service';
@@ -33,13 +38,26 @@ import { offText } from './instruments-for';
 import { ReadingInput, type TypedValue } from './reading-input';
 import { ZeroedOn } from './zeroed-on';
 
+/** Names of instruments that are too long beside a field. */
+const SHORT: Readonly<Partial<Record<InstrumentId, string>>> = {
+  rule: 'rule',
+  indicator: 'indicator',
+  straightedge: 'feeler',
+  angleGauge: 'gauge',
+  seen: 'seen',
+  seller: 'seller',
+};
+
+const twinOf = (id: string): string => id.replace(/\bright\b/, 'left');
+
 /** A quantity's field: its repeats, instrument, how well they agree, and the value used. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-reading',
-  imports: [MatButtonModule, MatIconModule, MatMenuModule, PhotoList, ReadingInput, ZeroedOn],
+  imports: [MatButtonModule, MatIconModule, Menu, PhotoList, ReadingInput, ZeroedOn],
   templateUrl: './reading-field.html',
   styleUrl: './reading-field.scss',
-  host: { '[class.focused]': 'focused()' },
+  host: { '[class.focused]': 'focused()', '[class.sided]': 'side()' },
 })
 export class ReadingField {
   private readonly store = inject(PlanStore);
@@ -51,16 +69,23 @@ export class ReadingField {
   protected readonly selection = inject(SelectionService);
 
   readonly id = input.required<string>();
+  /** It stands apart from the panel: Enter ends it instead of going on to the next field. */
+  readonly apart = input(false);
+  readonly done = output();
   /** Text instead of the quantity's own label. */
   readonly label = input('');
+  /** It stands beside its twin of the other side, under a label of both. */
+  readonly side = input(false);
 
   /** What this can be read with, and how far a single reading of it may be off. */
-  protected readonly instruments = computed(() => {
+  protected readonly instruments = computed((): readonly MenuItem[] => {
     const { unit } = this.quantity();
     return instrumentsFor(unit).map((id) => ({
-      id,
-      label: INSTRUMENTS[id].label,
-      off: offText(id, unit, this.units.unit()),
+      text: INSTRUMENTS[id].label,
+      second: offText(id, unit, this.units.unit()),
+      does: () => {
+        this.use(id);
+      },
     }));
   });
   protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.id()));
@@ -75,7 +100,7 @@ export class ReadingField {
     return evidence === 'seller' || evidence === 'seen' ? evidence : '';
   });
   protected readonly quantity = computed(() => quantity(this.id()));
-  protected readonly reading = computed<Reading | undefined>(() => this.store.plan().readings[this.id()]);
+  protected readonly reading = computed<Reading | undefined>(() => this.store.reading(this.id()));
   protected readonly known = computed(() => this.store.results().known.get(this.id()));
   private readonly stored = computed<readonly Repeat[]>(() => this.reading()?.repeats ?? []);
   /** It is to be read once more: a field stands open for it, and nothing is stored before something is read. */
@@ -85,14 +110,30 @@ export class ReadingField {
     return stored.length === 0 || this.adding() ? [...stored, undefined] : stored;
   });
   protected readonly focused = computed(() => this.selection.focused() === this.id());
-  protected readonly instrument = computed(
-    () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument],
-  );
+  protected readonly instrument = computed(() => {
+    const { id, label } = INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument];
+    return { label, short: SHORT[id] ?? label };
+  });
+  protected readonly name = computed(() => quantityName(this.quantity()));
+  protected readonly sideWord = computed(() => (this.quantity().side === 'left' ? 'Left' : 'Right'));
+  /** Repeat that had focus last; the last one where that is gone. */
+  protected readonly at = signal(-1);
+  protected readonly removed = computed(() => {
+    const last = this.repeats().length - 1;
+    return this.at() >= 0 && this.at() <= last ? this.at() : last;
+  });
+  /** The left side’s reading, where this right one has none yet. */
+  protected readonly twin = computed(() => {
+    const q = this.quantity();
+    if (!this.side() || q.side !== 'right' || this.reading()) return undefined;
+    return this.store.reading(twinOf(q.id));
+  });
+  protected readonly twinSaid = 'Take the left side’s value: seen, not measured, until you read this side too';
   protected readonly measured = computed(() => this.quantity().instrument !== 'chosen');
   protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
   /** Why this reading is not to be trusted yet. */
   protected readonly doubtful = computed(() =>
-    this.quantity().needsLevel && this.reading() ? (this.store.results().notLevel ?? '') : '',
+    this.quantity().needsLevel && this.reading() ? this.units.say(this.store.results().notLevel ?? '') : '',
   );
   protected readonly suffix = computed(() => unitWord(this.quantity().unit, this.units.unit()));
   /** What stands for it while it is not read, or follows from the brief. */
@@ -101,7 +142,8 @@ export class ReadingField {
   );
   protected readonly fallbackText = computed(() => {
     const standing = this.standing();
-    return standing ? this.units.plain(standing.value, standing.unit) : '';
+    const byTape = readByTape(this.quantity(), this.quantity().instrument);
+    return standing ? this.units.plain(standing.value, standing.unit, byTape) : '';
   });
   /** That nobody read it: the value used all the same, and why. */
   protected readonly assumed = computed(() => {
@@ -117,12 +159,12 @@ export class ReadingField {
     const known = this.known();
     if (!known?.summary) return '';
     const { unit } = this.quantity();
-    return `${this.units.plain(known.figure.value, unit)} ${this.suffix()}`.trim();
+    return `${this.units.plain(known.figure.value, unit, known.figure.byTape)} ${this.suffix()}`.trim();
   });
   protected readonly agreement = computed(() => {
     const summary = this.known()?.summary;
     if (!summary) return '';
-    const U = this.units.uncertainty(
+    const U = this.units.show(
       expandedUncertainty((this.known() as { figure: Parameters<typeof expandedUncertainty>[0] }).figure),
       this.quantity().unit,
       this.units.unit() === 'mm' ? 2 : undefined,
@@ -140,6 +182,20 @@ export class ReadingField {
     if (!now) this.adding.set(false);
     repeats[index] = { value, typed, who: this.person.name(), at: new Date().toISOString() };
     this.write(repeats);
+  }
+
+  /** As the left side: nobody has measured it here, and it says so. A choice is a choice. */
+  protected asTwin(): void {
+    const twin = this.twin();
+    const mean = this.store.results().known.get(twinOf(this.id()))?.figure.value;
+    if (!twin || mean === undefined) return;
+    const { instrument } = this.quantity();
+    this.store.setReading(this.id(), {
+      repeats: [{ value: mean, who: this.person.name(), at: new Date().toISOString() }],
+      instrument: instrument === 'chosen' || instrument === 'count' ? instrument : 'seen',
+      note: 'same as left',
+    });
+    this.store.saveNow();
   }
 
   protected clear(index: number): void {

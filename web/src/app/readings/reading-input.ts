@@ -1,4 +1,6 @@
 import {
+  afterNextRender,
+  ChangeDetectionStrategy,
   Component,
   computed,
   DestroyRef,
@@ -10,7 +12,15 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { quantityName, readQuantity, type Parsed, type Quantity } from '@intervex/core';
+import {
+  type Parsed,
+  type Quantity,
+  quantityName,
+  readByTape,
+  type Reading,
+  readQuantity,
+} from '@intervex/core';
+import { REVEAL } from '../shared/panel-group';
 import { DraftsService } from '../state/drafts.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -31,14 +41,14 @@ const CLICK_MS = 250;
  * the field with the reason, and the text stays.
  */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-reading-input',
   template: `
     <input
       #field
       type="text"
       class="box figure"
-      [class.long]="size() > 11"
-      [class.longest]="size() > 13"
+      [style.--chars]="size()"
       autocomplete="off"
       spellcheck="false"
       [id]="inputId()"
@@ -49,7 +59,7 @@ const CLICK_MS = 250;
       [attr.data-quantity]="quantity().id"
       [placeholder]="placeholder()"
       (input)="type(field.value)"
-      (focus)="entered()"
+      (focus)="enter()"
       (blur)="leave()"
       (keydown.enter)="next($event)"
       (keydown.escape)="giveUp()"
@@ -63,8 +73,11 @@ const CLICK_MS = 250;
       display: block;
       position: relative;
     }
+    /* A tape fraction with its remainder stands whole. */
     input.box {
-      font-size: 14px;
+      width: max(var(--least, 112px), calc(var(--chars, 0) * 1ch + 15px));
+      padding: 0 6px;
+      font-size: 13px;
     }
     input:focus {
       background: var(--sheet);
@@ -79,17 +92,6 @@ const CLICK_MS = 250;
       color: var(--red);
       font-size: 12px;
       line-height: 1.3;
-    }
-    /* A tape fraction with its remainder stands whole. */
-    input.box.long {
-      padding: 0 5px;
-      font-size: 12.5px;
-      letter-spacing: -0.3px;
-    }
-    input.box.longest {
-      padding: 0 3px;
-      font-size: 11px;
-      letter-spacing: -0.4px;
     }
   `,
 })
@@ -120,8 +122,15 @@ export class ReadingInput {
   readonly placeholder = input('');
   readonly typedValue = output<TypedValue>();
   readonly cleared = output();
+  /** Apart from the other fields: Enter ends it. */
+  readonly apart = input(false);
+  readonly done = output();
+  /** It has focus. */
+  readonly entered = output();
 
-  protected readonly inputId = computed(() => `q-${this.quantity().id}-${this.index()}`);
+  protected readonly inputId = computed(
+    () => `${this.apart() ? 'e-' : ''}q-${this.quantity().id}-${this.index()}`,
+  );
   protected readonly label = computed(() => {
     const name = quantityName(this.quantity());
     return this.index() === 0 ? name : `${name}, reading ${this.index() + 1}`;
@@ -129,6 +138,7 @@ export class ReadingInput {
   /** Text while it is being typed; undefined shows the value. */
   private readonly typing = signal<string | undefined>(undefined);
   private lastSent: number | undefined;
+  private before: Reading | undefined;
   private readonly draft = computed(() => this.typing() ?? this.drafts.get(this.inputId()));
   /** Figures that the field has to hold, typed or assumed. */
   protected readonly size = computed(() => (this.shown() || this.placeholder()).length);
@@ -141,10 +151,15 @@ export class ReadingInput {
   });
 
   constructor() {
-    inject(DestroyRef).onDestroy(this.order.join(this.place));
+    let leave: (() => void) | undefined;
+    afterNextRender(() => {
+      if (!this.apart()) leave = this.order.join(this.place);
+    });
+    inject(DestroyRef).onDestroy(() => leave?.());
     // A jump from a check or a dimension lands here.
     effect(() => {
-      if (this.selection.wanted() !== this.quantity().id || this.index() !== 0) return;
+      if (this.apart() || this.selection.wanted() !== this.quantity().id || this.index() !== 0) return;
+      this.host.nativeElement.dispatchEvent(new CustomEvent(REVEAL, { bubbles: true }));
       this.host.nativeElement.scrollIntoView({ block: 'center' });
       this.place.focus();
     });
@@ -175,7 +190,9 @@ export class ReadingInput {
     this.typedValue.emit({ value: read.value, typed: text.trim() });
   }
 
-  protected entered(): void {
+  protected enter(): void {
+    this.before = this.store.reading(this.quantity().id);
+    this.entered.emit();
     this.selection.focused.set(this.quantity().id);
   }
 
@@ -197,21 +214,30 @@ export class ReadingInput {
     }, CLICK_MS);
   }
 
+  /** As it stood when the field was entered. */
   protected giveUp(): void {
     this.drafts.drop(this.inputId());
     this.typing.set(undefined);
+    const { id } = this.quantity();
+    if (this.store.reading(id) === this.before) return;
+    this.store.setReading(id, this.before);
+    this.store.saveNow();
   }
 
   /** Enter goes to the next reading in walking order; Shift goes back. */
   protected next(event: Event): void {
     event.preventDefault();
     this.store.saveNow();
-    this.order.go(this.place, (event as KeyboardEvent).shiftKey);
+    if (this.apart()) this.done.emit();
+    else this.order.go(this.place, (event as KeyboardEvent).shiftKey);
   }
 
   private valueText(): string {
     const value = this.value();
-    return value === undefined ? '' : this.units.plain(value, this.quantity().unit);
+    if (value === undefined) return '';
+    const q = this.quantity();
+    const instrument = this.store.reading(q.id)?.instrument ?? q.instrument;
+    return this.units.plain(value, q.unit, readByTape(q, instrument));
   }
 
   private read(text: string): Parsed {

@@ -1,4 +1,5 @@
 import {
+  ChangeDetectionStrategy,
   Component,
   computed,
   effect,
@@ -14,14 +15,15 @@ import { MatButtonModule } from '@angular/material/button';
 import {
   ANGLE_IDS,
   factsWith,
+  type InstrumentId,
   INSTRUMENTS,
+  type Parsed,
   QUANTITIES,
+  type Quantity,
   quantityName,
+  readByTape,
   readQuantity,
   unitWord,
-  type InstrumentId,
-  type Parsed,
-  type Quantity,
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
@@ -48,6 +50,7 @@ const UNREAD: Readonly<Partial<Record<InstrumentId, string>>> = {
 
 /** One reading at a time, with big keys, in walking order: for a phone under the car. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-walk',
   imports: [FactField, MatButtonModule, PhotoList, ViewSvg, ZeroedOn],
   templateUrl: './walk.html',
@@ -79,18 +82,23 @@ export class Walk {
   protected readonly problem = signal('');
   protected readonly quantity = computed<Quantity>(() => this.list()[this.at()] as Quantity);
   protected readonly name = computed(() => quantityName(this.quantity()));
-  protected readonly reading = computed(() => this.store.plan().readings[this.quantity().id]);
+  protected readonly reading = computed(() => this.store.reading(this.quantity().id));
   protected readonly summary = computed(() => this.store.results().known.get(this.quantity().id)?.summary);
+  protected readonly byTape = computed(() =>
+    readByTape(this.quantity(), this.reading()?.instrument ?? this.quantity().instrument),
+  );
   /** What stands for it while it is not read, and why; or why nothing rests on it yet. */
   protected readonly standing = computed(() => {
     const { id, later } = this.quantity();
     const assumed = this.store.results().known.get(id)?.figure.assumed[id];
     if (assumed)
-      return `Assumed while not read: ${this.units.show(assumed.value, assumed.unit)}, ${assumed.why}.`;
+      return `Assumed while not read: ${this.units.figure({ ...assumed, byTape: this.byTape() })}, ${assumed.why}.`;
     return later ? `Kept for ${later}; nothing here rests on it yet.` : '';
   });
   protected readonly repeats = computed(() =>
-    (this.reading()?.repeats ?? []).map((r) => this.units.show(r.value, this.quantity().unit)),
+    (this.reading()?.repeats ?? []).map((r) =>
+      this.units.figure({ ...r, unit: this.quantity().unit, byTape: this.byTape() }),
+    ),
   );
   protected readonly instrument = computed(
     () => INSTRUMENTS[this.reading()?.instrument ?? this.quantity().instrument].label,
@@ -113,7 +121,7 @@ export class Walk {
     const read = this.read();
     if (!read?.ok || this.quantity().unit !== 'mm') return '';
     const digits = this.units.unit() === 'mm' ? 2 : undefined;
-    return `= ${this.units.show(read.value, 'mm', digits)}`;
+    return `= ${this.units.figure({ value: read.value, unit: 'mm', byTape: this.byTape() }, digits)}`;
   });
 
   constructor() {

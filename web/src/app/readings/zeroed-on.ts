@@ -1,9 +1,10 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ANGLE_IDS, quantity, quantityInSentence, quantityName } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 
 /** What the gauge was zeroed on when an angle was read. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-zeroed-on',
   template: `
     <label>
@@ -27,9 +28,13 @@ import { PlanStore } from '../state/plan-store';
     select {
       max-width: 170px;
     }
+    span {
+      flex: none;
+    }
     label {
       display: inline-flex;
-      gap: 6px;
+      flex-wrap: wrap;
+      gap: 0 6px;
       align-items: center;
       font-size: 12.5px;
     }
@@ -42,7 +47,7 @@ export class ZeroedOn {
   readonly bare = input(false);
 
   protected readonly name = computed(() => quantityName(quantity(this.id())));
-  protected readonly reading = computed(() => this.store.plan().readings[this.id()]);
+  protected readonly reading = computed(() => this.store.reading(this.id()));
   protected readonly value = computed(() => this.reading()?.zeroedOn ?? '');
   /** Angles of the same thing: the car’s against the car’s, the donor’s against the donor’s. */
   protected readonly options = computed(() =>

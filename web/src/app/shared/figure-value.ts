@@ -1,9 +1,18 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
-import { expandedUncertainty, heldBy, inSentence, restsOnLevel, type Figure } from '@intervex/core';
+import {
+  expandedUncertainty,
+  heldBy,
+  inARow,
+  inSentence,
+  openUnder,
+  restsOnLevel,
+  type Figure,
+} from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
+import { figureText } from './figure-text';
 
 const GRADES: Readonly<Record<string, string>> = {
   seller: 'rests on what the seller says',
@@ -12,6 +21,7 @@ const GRADES: Readonly<Record<string, string>> = {
 
 /** A figure with its unit; a click opens its working. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-figure',
   imports: [MatIconModule],
   template: `
@@ -26,15 +36,19 @@ const GRADES: Readonly<Record<string, string>> = {
       >
         @if (held()) {
           <mat-icon class="stop" svgIcon="stop" aria-hidden="true" />
-        } @else if (doubtful()) {
+        } @else if (doubtful() || open()) {
           <mat-icon svgIcon="caution" aria-hidden="true" />
         }
         @if (grade(); as g) {
           <mat-icon [svgIcon]="g" aria-hidden="true" />
         }
-        {{ number() }}
-        <small>{{ unit() }}</small>
-        {{ tail() }}
+        {{ bare() ? parts().main : number() }}
+        @if (!bare()) {
+          <small>{{ unit() }}</small>
+          {{ tail() }}
+        } @else if (unit() === '%') {
+          <small>%</small>
+        }
         @if (assumed()) {
           <small class="assumed" aria-hidden="true">*</small>
         }
@@ -68,6 +82,9 @@ const GRADES: Readonly<Record<string, string>> = {
       color: var(--ink-2);
       font-weight: 600;
     }
+    button {
+      min-height: 24px;
+    }
     button:hover {
       color: var(--dye);
       text-decoration: underline dotted;
@@ -81,13 +98,21 @@ export class FigureValue {
   readonly figure = input<Figure>();
   readonly withU = input(false);
   readonly withUnit = input(true);
+  /** Only the number: unit and what a fraction leaves stand elsewhere. */
+  readonly bare = input(false);
   readonly digits = input<number>();
 
   /** Why the number is not to be trusted yet: it rests on a plumb line and the car is not level. */
   protected readonly doubtful = computed(() => {
     const f = this.figure();
     const why = this.store.results().notLevel;
-    return f && why && restsOnLevel(f) ? why : '';
+    return f && why && restsOnLevel(f) ? this.units.say(why) : '';
+  });
+  /** What it is true of may still change. */
+  protected readonly open = computed(() => {
+    const f = this.figure();
+    const names = f ? openUnder(f, this.store.results().openings) : [];
+    return names.length ? `preliminary: ${inARow(names)} still open` : '';
   });
   /** Readings it rests on contradict each other: nothing may be cut by it. */
   protected readonly held = computed(() => heldBy(this.figure(), this.store.results().contradicted) ?? '');
@@ -105,32 +130,32 @@ export class FigureValue {
   });
   /** All that has to be known beside the number. */
   protected readonly title = computed(() =>
-    [this.held(), this.doubtful(), GRADES[this.grade()] ?? '', this.assumed()].filter(Boolean).join('; '),
+    [this.held(), this.doubtful(), this.open(), GRADES[this.grade()] ?? '', this.assumed()]
+      .filter(Boolean)
+      .join('; '),
   );
   protected readonly words = computed(() =>
-    [this.held(), this.doubtful() && 'car not level', GRADES[this.grade()] ?? '', this.assumed()]
+    [this.held(), this.doubtful() && 'car not level', this.open(), GRADES[this.grade()] ?? '', this.assumed()]
       .filter(Boolean)
       .map((said) => `, ${said}`)
       .join(''),
   );
   /** The text in its parts, so that the unit can stand smaller beside its number. */
-  private readonly parts = computed(
-    () => /^(.*?)( (?:mm|in|kg|lb|N|lbf|N·m|lb·ft|MPa|ksi))?( ±.*)?$/.exec(this.text()) ?? [],
-  );
-  protected readonly number = computed(() => this.parts()[1] ?? '');
-  protected readonly unit = computed(() => this.parts()[2]?.trim() ?? '');
-  protected readonly tail = computed(() => this.parts()[3]?.trim() ?? '');
+  protected readonly parts = computed(() => figureText(this.text()));
+  protected readonly number = computed(() => [this.parts().main, this.parts().rest].filter(Boolean).join(' '));
+  protected readonly unit = computed(() => this.parts().unit);
+  protected readonly tail = computed(() => this.parts().tail);
   protected readonly text = computed(() => {
     const f = this.figure();
     if (!f) return '';
-    const main = this.units.show(f.value, f.unit, this.digits());
-    const bare = !this.withUnit() && f.unit === 'mm';
-    const shown = bare ? this.units.bare(f.value, this.digits()) : main;
+    const main = this.units.figure(f, this.digits());
+    const unitless = !this.withUnit() && f.unit === 'mm';
+    const shown = unitless ? this.units.bareFigure(f, this.digits()) : main;
     return this.withU() ? `${shown} ± ${this.uncertainty(f)}` : shown;
   });
 
   private uncertainty(f: Figure): string {
     const U = expandedUncertainty(f);
-    return this.units.uncertainty(U, f.unit);
+    return this.units.show(U, f.unit);
   }
 }

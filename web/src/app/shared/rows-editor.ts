@@ -1,4 +1,4 @@
-import { Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { parseAngle, parseLength, RAD_PER_DEGREE } from '@intervex/core';
@@ -13,6 +13,8 @@ export interface RowColumn {
   readonly min?: number;
   readonly max?: number;
   /** May be left empty. */
+  /** A place along a tape. */
+  readonly byTape?: boolean;
   readonly optional?: boolean;
 }
 export type RowValues = Readonly<Record<string, string | number | undefined>>;
@@ -38,10 +40,11 @@ const FILLED = 91;
 
 /** A short list edited in place; what cannot be read stays as typed, with the reason, and changes nothing. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-rows',
   imports: [MatButtonModule, MatIconModule],
   template: `
-    <table>
+    <table [class.tall]="tall()" [class.many]="columns().length > 4" [class.few]="columns().length < 4">
       <caption class="hidden">{{ name() }}</caption>
       <colgroup>
         @for (share of shares(); track $index) {
@@ -61,12 +64,13 @@ const FILLED = 91;
         @for (row of rows(); track row.id; let i = $index) {
           <tr>
             @for (c of columns(); track c.key) {
-              <td>
+              <td [attr.data-label]="c.label">
                 @if (c.kind === 'choice') {
                   <select
                     class="choice"
                     [attr.aria-label]="label(c, i)"
                     (change)="change(row, c, $any($event.target).value)"
+                    (keydown.enter)="goOn($event)"
                   >
                     @for (o of c.options; track o.id) {
                       <option [value]="o.id" [selected]="o.id === row.values[c.key]">{{ o.name }}</option>
@@ -78,11 +82,11 @@ const FILLED = 91;
                     maxlength="60"
                     class="box"
                     [class.figure]="c.kind !== 'text'"
-                    [class.long]="(kept(row.id, c.key) ?? show(c, row.values[c.key])).length > 7"
                     [attr.aria-label]="label(c, i)"
                     [value]="kept(row.id, c.key) ?? show(c, row.values[c.key])"
                     [attr.aria-invalid]="kept(row.id, c.key) === undefined ? null : 'true'"
                     (change)="change(row, c, $any($event.target).value)"
+                    (keydown.enter)="goOn($event)"
                   />
                 }
               </td>
@@ -101,12 +105,13 @@ const FILLED = 91;
         }
         <tr class="new">
           @for (c of columns(); track c.key) {
-            <td>
+            <td [attr.data-label]="c.label">
               @if (c.kind === 'choice') {
                 <select
                   class="choice"
                   [attr.aria-label]="label(c)"
                   (change)="draft(c, $any($event.target).value)"
+                  (keydown.enter)="goOn($event)"
                 >
                   @for (o of c.options; track o.id) {
                     <option [value]="o.id" [selected]="o.id === (kept('', c.key) ?? c.options?.[0]?.id)">
@@ -123,7 +128,7 @@ const FILLED = 91;
                   [attr.aria-label]="label(c)"
                   [value]="kept('', c.key) ?? ''"
                   (input)="draft(c, $any($event.target).value)"
-                  (keydown.enter)="add()"
+                  (keydown.enter)="goOn($event)"
                 />
               }
             </td>
@@ -168,10 +173,49 @@ const FILLED = 91;
       padding: 0 5px;
       font-size: 13px;
     }
-    input.box.long {
-      padding: 0 2px;
-      font-size: 11px;
-      letter-spacing: -0.6px;
+    /* Each row takes two lines, its headings beside the fields. */
+    .tall :is(colgroup, thead) {
+      display: none;
+    }
+    .tall,
+    .tall tbody {
+      display: block;
+    }
+    .tall tr {
+      display: grid;
+      grid-template-columns: 1fr 1fr 30px;
+      padding: 3px 0;
+      border-bottom: 1px solid var(--rule);
+    }
+    .tall td {
+      display: flex;
+      gap: 5px;
+      align-items: center;
+    }
+    .tall td[data-label]::before {
+      flex: none;
+      min-width: 30px;
+      color: var(--ink-2);
+      font-size: 12px;
+      content: attr(data-label);
+    }
+    .tall:not(.many) td:nth-child(3) {
+      grid-column: 1;
+    }
+    .tall.few tr {
+      grid-template-columns: 1fr 30px;
+    }
+    .tall.few td {
+      grid-column: 1;
+    }
+    .tall.few td:last-child {
+      grid-column: 2;
+    }
+    .many tr {
+      grid-template-columns: 1fr 1fr;
+    }
+    .many td:last-child {
+      justify-content: end;
     }
     .new input {
       border-style: dashed;
@@ -209,13 +253,22 @@ export class RowsEditor {
     return wide.map((w) => (FILLED * w) / all);
   });
 
+  /** Words and numbers together need more room than a row has. */
+  protected readonly tall = computed(
+    () =>
+      this.columns().some((c) => c.kind === 'text') &&
+      // Two lengths in fractions and a name do not stand side by side.
+      (this.columns().length > 3 ||
+        (this.units.unit().startsWith('frac') && this.columns().filter((c) => c.byTape).length > 1)),
+  );
+
   protected label = (c: RowColumn, i?: number): string =>
     i === undefined ? `New row, ${c.label}` : `Row ${i + 1}, ${c.label}`;
   protected kept = (row: string, key: string): string | undefined => this.typed()[`${row}.${key}`];
 
-  protected show({ kind }: RowColumn, value: string | number | undefined): string {
+  protected show({ kind, byTape }: RowColumn, value: string | number | undefined): string {
     if (value === undefined) return '';
-    if (kind === 'mm') return this.units.plain(Number(value), 'mm');
+    if (kind === 'mm') return this.units.plain(Number(value), 'mm', byTape);
     return kind === 'angle' ? String(Number((Number(value) / RAD_PER_DEGREE).toFixed(2))) : String(value);
   }
 
@@ -224,6 +277,18 @@ export class RowsEditor {
     this.keep(row.id, column.key, read.ok ? undefined : text);
     this.problem.set(read.ok ? '' : read.why);
     if (read.ok) this.changed.emit({ id: row.id, values: { ...row.values, [column.key]: read.value } });
+  }
+
+  /** Enter goes to the next field of the list; in the last one it adds the row. */
+  protected goOn(event: Event): void {
+    const { target } = event;
+    if (!(target instanceof HTMLInputElement || target instanceof HTMLSelectElement)) return;
+    event.preventDefault();
+    const fields = [...(target.closest('table')?.querySelectorAll<HTMLElement>('input, select') ?? [])];
+    const next = fields[fields.indexOf(target) + 1];
+    target.dispatchEvent(new Event('change', { bubbles: true }));
+    if (next) next.focus();
+    else this.add();
   }
 
   protected draft(column: RowColumn, text: string): void {

@@ -1,4 +1,4 @@
-import { Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Figure } from '@intervex/core';
 import { FigureValue } from './figure-value';
 
@@ -17,6 +17,7 @@ export interface SidedRow {
 
 /** Figures of both sides beside each other; on a phone each line is a card. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-sided',
   imports: [FigureValue],
   template: `

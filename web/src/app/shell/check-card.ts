@@ -1,23 +1,37 @@
-import { Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import {
+  type Check,
+  type CheckOffer,
+  heldBy,
   inSentence,
-  LIMITS,
+  isAmountUnit,
   type Limit,
   type LimitId,
-  isAmountUnit,
+  LIMITS,
   parseAmount,
   parseAngle,
+  type Parsed,
   parseLength,
   placeName,
-  type Check,
-  type Parsed,
 } from '@intervex/core';
 import { PhotoList } from '../shared/photo-list';
+import { chosen } from '../stage/chosen';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -25,16 +39,19 @@ import { UnitsService } from '../state/units.service';
 
 /** One check: figure, limit, reason, what to do; accept it or change its limit, both with a reason. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-check',
   imports: [FormsModule, MatButtonModule, MatFormFieldModule, MatIconModule, MatInputModule, PhotoList],
   templateUrl: './check-card.html',
   styleUrl: './check-card.scss',
 })
 export class CheckCard {
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  private readonly injector = inject(Injector);
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
   private readonly selection = inject(SelectionService);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
 
   readonly check = input.required<Check>();
   readonly jump = output<Check>();
@@ -62,7 +79,7 @@ export class CheckCard {
   protected readonly within = computed(() => {
     const { within, figure } = this.check();
     return within !== undefined && figure
-      ? `The readings cannot tell which side of the limit this is: ± ${this.units.uncertainty(within, figure.unit, figure.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)}.`
+      ? `The readings cannot tell which side of the limit this is: ± ${this.units.show(within, figure.unit, figure.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined)}.`
       : '';
   });
   protected readonly assumed = computed(() =>
@@ -73,6 +90,13 @@ export class CheckCard {
   protected readonly icon = computed(() =>
     this.check().level === 'ok' || this.check().accepted ? 'settled' : this.check().level,
   );
+
+  /** What would mend it; not while readings it follows from contradict each other. */
+  protected readonly offer = computed(() => {
+    const { offer } = this.check();
+    const figure = offer && this.store.figures().get(offer.figureId);
+    return heldBy(figure, this.store.results().contradicted) === undefined ? offer : undefined;
+  });
 
   protected explain(): void {
     const id = this.check().figure?.figureId;
@@ -85,6 +109,22 @@ export class CheckCard {
     const l = this.check().limit;
     this.limitText.set(l ? this.units.against(l.value, l.value, l.unit) : '');
     this.asking.set(what);
+    this.focus('form input, form textarea');
+  }
+
+  protected leave(): void {
+    this.asking.set('');
+    this.focus('.actions button');
+  }
+
+  /** Gives focus to the first of some fields or buttons of this card, once it is there. */
+  private focus(selector: string): void {
+    afterNextRender(
+      () => {
+        this.host.nativeElement.querySelector<HTMLElement>(selector)?.focus();
+      },
+      { injector: this.injector },
+    );
   }
 
   protected accept(): void {
@@ -98,7 +138,13 @@ export class CheckCard {
       at: new Date().toISOString(),
     };
     this.store.put('accepted', this.check().id, acceptance);
-    this.asking.set('');
+    this.leave();
+  }
+
+  /** Takes what mends it. */
+  protected take({ quantityId, value }: CheckOffer): void {
+    this.store.setReading(quantityId, chosen(value));
+    this.store.saveNow();
   }
 
   protected withdraw(): void {
@@ -117,7 +163,7 @@ export class CheckCard {
       );
     else {
       this.store.put('limits', limit.id as LimitId, { value: read.value, reason: this.reason().trim() });
-      this.asking.set('');
+      this.leave();
     }
   }
 

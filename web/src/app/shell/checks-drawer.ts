@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { isOpen, isUnknown, type Check } from '@intervex/core';
@@ -11,6 +11,7 @@ const RANK = { stop: 0, caution: 1, unknown: 2, ok: 3 } as const;
 
 /** All checks in one place: what is open, what cannot be told yet, what is accepted, what passed. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-checks',
   imports: [CheckCard, MatButtonModule, MatIconModule],
   template: `

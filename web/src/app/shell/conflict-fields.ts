@@ -1,17 +1,18 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
   entryName,
+  type Fact,
   factText,
   findFact,
   findQuantity,
-  LIMITS,
-  placeName,
-  quantityName,
-  type Fact,
   type LimitChange,
   type LimitId,
+  LIMITS,
   type Photo,
+  placeName,
+  quantityName,
+  readByTape,
   type Reading,
 } from '@intervex/core';
 import type { PlanConflict } from '../state/merge-plans';
@@ -20,6 +21,7 @@ import { UnitsService } from '../state/units.service';
 
 /** Fields that another page changed meanwhile: which of both values stays is asked for each. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-conflict-fields',
   imports: [MatButtonModule],
   template: `
@@ -99,7 +101,11 @@ export class ConflictFields {
     if (value === undefined) return 'nothing';
     const q = findQuantity(key);
     if (section === 'readings' && q)
-      return (value as Reading).repeats.map((r) => this.units.show(r.value, q.unit)).join(', ');
+      return (value as Reading).repeats
+        .map((r) =>
+          this.units.figure({ ...r, unit: q.unit, byTape: readByTape(q, (value as Reading).instrument) }),
+        )
+        .join(', ');
     if (section === 'limits') return this.limitText(key, value as LimitChange);
     if (section === 'facts') return factText(key, (value as Fact).value);
     return typeof value === 'object' && value !== null ? inWords(value) : String(value) || 'empty';

@@ -1,10 +1,11 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { PlanStore } from '../state/plan-store';
 import { ConflictFields } from './conflict-fields';
 
 /** What another page changed meanwhile, field by field, and other trouble with saving. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-conflicts',
   imports: [ConflictFields, MatButtonModule],
   template: `

@@ -17,9 +17,9 @@ describe('formula text', () => {
       source: '',
       inputs: { H: half, s: cut },
     });
-    const print = (unit: LengthUnit) => withNumbers(working, (v, of) => showTerm(v, of, unit));
+    const print = (unit: LengthUnit) => withNumbers(working, (i) => showTerm(i.value, i.unit, unit));
     expect(print('mm')).toBe('(792.3 mm) − (−92.2 mm)');
     // 792.3 is 31 3/16 and 0.005 in more, 92.2 is 3 5/8 and 0.005 in more: no sum without brackets.
-    expect(print('frac')).toBe('(31 3/16 +0.005 in) − (−3 5/8 −0.005 in)');
+    expect(print('frac')).toBe('(31 3⁄16 + .005 in) − (−3 5⁄8 − .005 in)');
   });
 });

@@ -1,4 +1,4 @@
-import type { FigureUnit, Working } from '@intervex/core';
+import type { Working, WorkingInput } from '@intervex/core';
 
 const SYMBOL = /\{([^}]+)\}/g;
 
@@ -11,9 +11,9 @@ export const withSymbols = (formula: string): string => formula.replace(SYMBOL, 
  * @param print prints a value as one term: with its unit, in brackets where it is more than a plain number
  * @example withNumbers({ formula: '{H} − {c}', … }, print) // '(792.00 mm) − (91.00 mm)'
  */
-export function withNumbers(working: Working, print: (value: number, unit: FigureUnit) => string): string {
+export function withNumbers(working: Working, print: (input: WorkingInput) => string): string {
   return working.formula.replace(SYMBOL, (whole, symbol: string) => {
     const found = working.inputs[symbol];
-    return found ? print(found.value, found.unit) : whole;
+    return found ? print(found) : whole;
   });
 }

@@ -1,4 +1,4 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { findQuantity, isOpen, STAGES, type StageState } from '@intervex/core';
@@ -16,6 +16,7 @@ const STATE_WORDS: Readonly<Record<StageState, string>> = {
 
 /** The stages in the order of the work, each with how it stands by shape and words. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-rail',
   imports: [MatIconModule, RouterLink, RouterLinkActive],
   template: `
@@ -48,7 +49,7 @@ export class Rail {
 
   protected readonly stages = computed(() => {
     const results = this.store.results();
-    const { readings } = this.store.plan();
+    const { readings } = this.store.results().plan;
     const show = (value: number, digits?: number) => this.units.show(value, 'mm', digits);
     const tools = { show, unit: this.units.unit(), suffix: this.units.suffix() };
     return STAGES.map(({ id, title }) => {

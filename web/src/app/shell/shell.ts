@@ -1,12 +1,20 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
-import { Component, computed, DestroyRef, effect, HostListener, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  HostListener,
+  inject,
+  input,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { RouterLink, RouterOutlet } from '@angular/router';
-import { map } from 'rxjs';
+import { narrowPage } from '../stage/narrow-page';
 import { InstrumentBar } from '../readings/instrument-bar';
 import { InstrumentsService } from '../state/instruments.service';
+import { JumpService } from '../state/jump.service';
 import { LiveService } from '../state/live.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -16,15 +24,18 @@ import { ConflictPanel } from './conflict-panel';
 import { Rail } from './rail';
 import { Strip } from './strip';
 import { TopBar } from './top-bar';
+import { KeysPanel } from './keys';
 import { WorkingPanel } from './working-panel';
 
 /** The desk: top bar, rail of stages, the stage itself, the running strip, and what slides over it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-shell',
   imports: [
     ChecksDrawer,
     ConflictPanel,
     InstrumentBar,
+    KeysPanel,
     MatButtonModule,
     MatIconModule,
     Rail,
@@ -43,24 +54,21 @@ export class Shell {
   protected readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
   private readonly live = inject(LiveService);
+  private readonly jumps = inject(JumpService);
   protected readonly instruments = inject(InstrumentsService);
 
   readonly variantId = input.required<string>();
-  protected readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 760px)')
-      .pipe(map((s) => s.matches)),
-    { initialValue: false },
-  );
+  protected readonly narrow = narrowPage();
   protected readonly loaded = computed(() => this.store.variant()?.id === this.variantId());
 
   private readonly commands: Readonly<Record<string, () => void>> = {
-    'ctrl+z': () => void this.store.step('undo'),
-    'ctrl+shift+z': () => void this.store.step('redo'),
-    'ctrl+y': () => void this.store.step('redo'),
+    'ctrl+z': () => void this.jumps.step('undo'),
+    'ctrl+shift+z': () => void this.jumps.step('redo'),
+    'ctrl+y': () => void this.jumps.step('redo'),
     Escape: () => this.selection.closeDrawers(),
     u: () => this.units.next(),
     c: () => this.selection.toggleChecks(),
+    '?': () => this.selection.toggleKeys(),
     F9: () => this.instruments.take(),
   };
 

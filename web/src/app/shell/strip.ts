@@ -1,61 +1,75 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { isOpen, withValue, type Figure } from '@intervex/core';
+import { isOpen, placeName, withValue, type Figure, type StripItem } from '@intervex/core';
+import { Menu } from '../shared/menu';
+import type { MenuItem } from '../shared/menu-item';
 import { FigureValue } from '../shared/figure-value';
+import { figureText } from '../shared/figure-text';
+import { JumpService } from '../state/jump.service';
 import { PlanStore } from '../state/plan-store';
+import { sentenceOf } from '../state/refusals';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 
 /** Smallest change worth showing, by unit. */
 const VISIBLE: Readonly<Record<string, number>> = { mm: 0.05, rad: 0.00008, ratio: 0.0005 };
 
-/** The numbers of this job. After an edit, what moved shows by how much. */
+/**
+ * The numbers of this job, those that the project chose. Under each stands its unit, and after an edit by how much it
+ * moved; or what it lacks.
+ */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-strip',
-  imports: [FigureValue, MatButtonModule, MatIconModule],
-  template: `
-    <dl>
-      @for (item of items(); track item.id) {
-        <div [class.moved]="item.change">
-          <dt>{{ item.label }}</dt>
-          <dd>
-            <ix-figure [figure]="item.figure" />
-            <small class="second">{{ item.tail }}</small>
-            <small class="change figure">{{ item.change }}</small>
-          </dd>
-        </div>
-      }
-    </dl>
-    <button
-      mat-button
-      type="button"
-      class="checks"
-      [class]="level()"
-      (click)="selection.toggleChecks()"
-      [attr.aria-expanded]="selection.checksOpen()"
-    >
-      <mat-icon [svgIcon]="level()" aria-hidden="true" />
-      {{ text() }}
-    </button>
-  `,
+  imports: [FigureValue, MatButtonModule, MatIconModule, Menu],
+  templateUrl: './strip.html',
   styleUrl: './strip.scss',
   host: { role: 'region', 'aria-label': 'Running strip' },
 })
 export class Strip {
-  private readonly store = inject(PlanStore);
+  protected readonly store = inject(PlanStore);
   private readonly units = inject(UnitsService);
+  protected readonly jumps = inject(JumpService);
   protected readonly selection = inject(SelectionService);
+  protected readonly trouble = signal('');
 
+  /** What the project’s strip holds. */
+  private readonly held = computed(() => {
+    const chosen = this.store.variant()?.strip;
+    return ({ id, rest }: StripItem) => (chosen ? chosen.includes(id) : !rest);
+  });
+  protected readonly choices = computed((): readonly MenuItem[] =>
+    this.store.results().strip.map((item) => {
+      const on = this.held()(item);
+      return {
+        text: item.label,
+        icon: on ? 'checked' : 'unchecked',
+        choice: { kind: 'checkbox', on },
+        does: () => void this.toggle(item.id),
+        stays: true,
+      };
+    }),
+  );
   protected readonly items = computed(() => {
     const before = this.store.stripBefore();
-    return this.store.results().strip.map(({ id, label, figure, tail }) => ({
-      id,
-      label,
-      figure: id === 'pinion' && figure ? withValue(figure, Math.abs(figure.value)) : figure,
-      tail: tail ?? '',
-      change: figure ? this.change(figure, before[id]) : '',
-    }));
+    return this.store
+      .results()
+      .strip.filter(this.held())
+      .map((item) => {
+        const { id, label, tail = '' } = item;
+        const figure =
+          id === 'pinion' && item.figure ? withValue(item.figure, Math.abs(item.figure.value)) : item.figure;
+        const { rest, unit } = figureText(figure ? this.units.figure(figure) : '');
+        return {
+          id,
+          label,
+          figure,
+          under: [rest, unit === '%' ? '' : unit, tail].filter(Boolean).join(' '),
+          change: item.figure ? this.change(item.figure, before[id]) : '',
+          lack: figure ? undefined : this.lackOf(item),
+        };
+      });
   });
   private readonly open = computed(() => this.store.results().checks.filter(isOpen));
   protected readonly level = computed(() => {
@@ -72,6 +86,29 @@ export class Strip {
     ];
     return parts.filter(Boolean).join(', ') || 'No open checks';
   });
+
+  /** Shows a number or leaves it out, for all pages of the project. */
+  private async toggle(id: string): Promise<void> {
+    const on = this.store.results().strip.flatMap((item) => (this.held()(item) ? [item.id] : []));
+    const strip = on.includes(id) ? on.filter((other) => other !== id) : [...on, id];
+    if (strip.length === 0) {
+      this.trouble.set('One number has to stay.');
+      return;
+    }
+    try {
+      await this.store.setStrip(strip);
+      this.trouble.set('');
+    } catch (error) {
+      this.trouble.set(sentenceOf(error));
+    }
+  }
+
+  /** What a number lacks: the first thing its decision needs, or what it says itself. */
+  private lackOf({ decision, lack }: StripItem): { readonly text: string; readonly place: string } | undefined {
+    const [place] = this.store.results().decisions.find((d) => d.id === decision)?.lacks ?? [];
+    if (place) return { text: placeName(place), place };
+    return lack === undefined ? undefined : { text: lack, place: '' };
+  }
 
   private change(figure: Figure, before: number | undefined): string {
     if (before === undefined) return '';

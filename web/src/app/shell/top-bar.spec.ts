@@ -18,8 +18,14 @@ describe('top bar', () => {
 
   it('switches unit and theme', async () => {
     const bench = await Bench.of(TopBar, donorPlan());
-    await bench.click('decimal inch');
-    expect(TestBed.inject(UnitsService).unit()).toBe('in');
+    const units = TestBed.inject(UnitsService);
+    units.choose('frac32');
+    await bench.fixture.whenStable();
+    await bench.click('metric');
+    expect(units.unit()).toBe('mm');
+    // Back to the step that inch work was done in last.
+    await bench.click('inch');
+    expect(units.unit()).toBe('frac32');
     const dark = TestBed.inject(ThemeService).dark();
     await bench.click('Light or dark');
     expect(TestBed.inject(ThemeService).dark()).toBe(!dark);
@@ -28,7 +34,7 @@ describe('top bar', () => {
 
   it('offers undo only where there is something to take back', async () => {
     const bench = await Bench.of(TopBar, donorPlan());
-    const button = (name: string) => bench.all<HTMLButtonElement>(`button[aria-label=${name}]`)[0];
+    const button = (name: string) => bench.all<HTMLButtonElement>(`button[aria-label^=${name}]`)[0];
     expect(button('Undo')?.disabled).toBe(false);
     expect(button('Redo')?.disabled).toBe(true);
   });

@@ -1,16 +1,17 @@
-import { Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import {
   expandedUncertainty,
+  type Figure,
+  type FigureUnit,
   heldBy,
   inSentence,
   isAmountUnit,
   restsOnLevel,
   showTerm,
   showValue,
-  type Figure,
-  type FigureUnit,
+  type WorkingInput,
 } from '@intervex/core';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -27,6 +28,7 @@ const DIGITS_RUN: Readonly<Partial<Record<FigureUnit, number>>> = { mm: 2, kg: 1
 
 /** How a figure came about: formula with symbols, then with numbers, inputs, source, uncertainty. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-working',
   imports: [MatButtonModule, MatIconModule],
   templateUrl: './working-panel.html',
@@ -43,7 +45,7 @@ export class WorkingPanel {
   protected readonly figure = computed<Figure | undefined>(() => this.store.figures().get(this.figureId()));
   protected readonly doubtful = computed(() => {
     const f = this.figure();
-    return f && restsOnLevel(f) ? (this.store.results().notLevel ?? '') : '';
+    return f && restsOnLevel(f) ? this.units.say(this.store.results().notLevel ?? '') : '';
   });
   /** Readings it rests on contradict each other. */
   protected readonly held = computed(() => heldBy(this.figure(), this.store.results().contradicted) ?? '');
@@ -64,12 +66,12 @@ export class WorkingPanel {
     const U = expandedUncertainty(f);
     if (U === 0) return '';
     const digits = f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 3 : undefined;
-    return this.units.uncertainty(U, f.unit, digits);
+    return this.units.show(U, f.unit, digits);
   });
   protected readonly symbols = computed(() => withSymbols(this.figure()?.working.formula ?? ''));
   protected readonly numbers = computed(() => {
     const f = this.figure();
-    return f ? withNumbers(f.working, (v, unit) => this.term(v, unit)) : '';
+    return f ? withNumbers(f.working, (input) => this.term(input)) : '';
   });
   /** The result as the formula gives it. */
   protected readonly found = computed(() => {
@@ -90,7 +92,7 @@ export class WorkingPanel {
       symbol,
       label: i.label,
       id: i.id,
-      text: this.units.show(i.value, i.unit, i.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),
+      text: this.units.figure(i.figure, i.unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined),
       known: this.store.figures().has(i.id),
     })),
   );
@@ -111,9 +113,10 @@ export class WorkingPanel {
       .slice(0, 6);
   });
 
-  private term(value: number, unit: FigureUnit): string {
+  private term({ figure }: WorkingInput): string {
+    const { value, unit } = figure;
     if (this.asRun()) return showTerm(value, unit, 'mm', DIGITS_RUN[unit]);
-    return this.units.term(value, unit, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined);
+    return this.units.term(figure, unit === 'mm' && this.units.unit() === 'mm' ? 2 : undefined);
   }
 
   protected follow(id: string): void {
@@ -129,9 +132,8 @@ export class WorkingPanel {
 
   private show(f: Figure | undefined): string {
     if (!f) return '';
-    return this.units.show(
-      f.value,
-      f.unit,
+    return this.units.figure(
+      f,
       f.unit === 'mm' && this.units.unit() === 'mm' ? 2 : f.unit === 'rad' ? 4 : undefined,
     );
   }

@@ -8,6 +8,9 @@ export type PanelPart = {
   | {
       /** Every reading and fact of a heading of the stage. */
       readonly group: string;
+      /** Heading of the other side, in columns beside it; and what both are called. */
+      readonly with?: string;
+      readonly title?: string;
       /** Under the heading before it. */
       readonly bare?: true;
       /** What is looked at stands before what is read. */
@@ -20,7 +23,11 @@ export type PanelPart = {
       readonly readings?: readonly QuantityId[];
       readonly facts?: readonly FactId[];
     }
-  | { readonly part: Type<unknown> }
+  | {
+      readonly part: Type<unknown>;
+      /** Under the heading before it. */
+      readonly under?: true;
+    }
 );
 
 /** A part of a stage’s screen: what stands on its desk, and beside it. */
@@ -29,8 +36,16 @@ export interface StageTab {
   readonly name: string;
   /** Said beside the stage’s title while it is open. */
   readonly subtitle?: string;
-  /** Drawing on the desk. */
-  readonly view?: (results: Results) => View | undefined;
+  /** Drawing on the desk, or several side by side. */
+  readonly view?: (results: Results) => View | undefined | readonly (View | undefined)[];
+  /** Several drawings stand over one another instead of side by side. */
+  readonly stacked?: true;
+  /** The drawing needs more of the desk than the results. */
+  readonly tall?: true;
+  /** What is dragged in it is chosen, not read; left out, it is as its quantity is usually read. */
+  readonly dragged?: 'chosen';
+  /** As on paper: nothing in it is dragged or edited. */
+  readonly still?: true;
   /** Said where there is no such drawing yet. */
   readonly empty?: string;
   /** What stands under the drawing, or instead of one. */
@@ -41,8 +56,6 @@ export interface StageTab {
   readonly groups?: readonly string[];
   /** Single places that open it: a field, a joint. */
   readonly places?: readonly string[];
-  /** What the stage’s decisions lack is not said under it. */
-  readonly withoutNeeds?: true;
 }
 
 /** Going through a stage’s readings one at a time. */

@@ -1,45 +1,70 @@
 import { NgComponentOutlet } from '@angular/common';
-import { Component, computed, effect, ElementRef, inject, input, viewChildren } from '@angular/core';
-import { headingName } from '@intervex/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
+import { quantity, quantityName, type QuantityId } from '@intervex/core';
 import { FactField } from '../readings/fact-field';
-import { FactGroup } from '../readings/fact-group';
 import { ReadingField } from '../readings/reading-field';
 import { ReadingGroup } from '../readings/reading-group';
-import { PanelHeading } from '../shared/panel-heading';
+import { PanelGroup } from '../shared/panel-group';
+import { PanelGroups } from '../shared/panel-groups';
 import { PlanStore } from '../state/plan-store';
 import type { PanelPart } from './look';
 
-/** Readings, facts and choices beside the desk, as the stage’s screen lists them. */
+/**
+ * Readings, facts and choices beside the desk, as the stage’s screen lists them: what the drawing is about first, then
+ * the rest in its order, and an index of all groups on top.
+ */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-panel',
-  imports: [FactField, FactGroup, NgComponentOutlet, PanelHeading, ReadingField, ReadingGroup],
+  imports: [FactField, NgComponentOutlet, PanelGroup, ReadingField, ReadingGroup],
+  providers: [PanelGroups],
   template: `
-    @for (p of shown(); track $index) {
+    @if (groups.list().length > 2) {
+      <nav aria-label="Groups">
+        @for (g of groups.list(); track g.entry) {
+          <button type="button" class="plain" (click)="groups.go(g.entry)">{{ g.name }}</button>
+        }
+      </nav>
+    }
+    @for (p of shown(); track keyOf(p)) {
       @if ('part' in p) {
         <ng-container *ngComponentOutlet="p.part" />
       } @else if ('group' in p) {
-        <div #heading [attr.data-group]="p.group">
-          @if (p.factsFirst) {
-            <ix-heading>{{ nameOf(stage(), p.group) }}</ix-heading>
-            <ix-fact-group [stage]="stage()" [group]="p.group" [bare]="true" />
+        <ix-reading-group
+          [stage]="stage()"
+          [group]="p.group"
+          [with]="p.with ?? ''"
+          [title]="p.title ?? ''"
+          [bare]="p.bare ?? false"
+          [withFacts]="true"
+          [factsFirst]="p.factsFirst ?? false"
+        />
+      } @else if (p.title) {
+        <ix-group [name]="p.title">
+          @if (p.said) {
+            <p class="second said">{{ p.said }}</p>
           }
-          <ix-reading-group [stage]="stage()" [group]="p.group" [bare]="p.bare ?? p.factsFirst ?? false" />
-          @if (!p.factsFirst) {
-            <ix-fact-group [stage]="stage()" [group]="p.group" [bare]="true" />
+          @for (id of p.facts; track id) {
+            <ix-fact [id]="id" />
           }
-        </div>
+          @for (id of p.readings; track id) {
+            <ix-reading [id]="id" [label]="labelOf(id)" />
+          }
+        </ix-group>
       } @else {
-        @if (p.title) {
-          <ix-heading>{{ p.title }}</ix-heading>
-        }
-        @if (p.said) {
-          <p class="second said">{{ p.said }}</p>
-        }
         @for (id of p.facts; track id) {
           <ix-fact [id]="id" />
         }
         @for (id of p.readings; track id) {
-          <ix-reading [id]="id" />
+          <ix-reading [id]="id" [label]="labelOf(id)" />
         }
       }
     }
@@ -48,30 +73,81 @@ import type { PanelPart } from './look';
     :host {
       display: block;
     }
+    nav {
+      display: flex;
+      position: sticky;
+      z-index: 3;
+      top: 0;
+      flex-wrap: wrap;
+      gap: 0 12px;
+      margin: 0 -16px;
+      padding: 6px 16px;
+      border-bottom: 1px solid var(--rule);
+      background: var(--sheet);
+    }
+    nav button {
+      min-height: 24px;
+      color: var(--dye);
+      font-size: 12.5px;
+    }
+    nav button:hover {
+      text-decoration: underline;
+    }
     .said {
       margin: 4px 0;
       font-size: 13px;
     }
+    @media (max-width: 760px) {
+      nav {
+        position: static;
+        gap: 4px 16px;
+        margin: 0 -10px;
+        padding: 6px 10px;
+      }
+    }
   `,
 })
 export class Panel {
-  protected readonly nameOf = headingName;
   private readonly store = inject(PlanStore);
-  private readonly headings = viewChildren<string, ElementRef<HTMLElement>>('heading', { read: ElementRef });
+  protected readonly groups = inject(PanelGroups);
   readonly stage = input.required<string>();
   readonly parts = input.required<readonly PanelPart[]>();
-  /** Heading that is to be brought into sight. */
-  readonly first = input<string>();
+  /** Headings the drawing is about. */
+  readonly first = input<readonly string[]>([]);
   protected readonly shown = computed(() => {
-    const plan = this.store.plan();
-    return this.parts().filter((part) => part.shown?.(plan) ?? true);
+    const [{ plan }, first] = [this.store.results(), this.first()];
+    const all = inBlocks(this.parts().filter((part) => part.shown?.(plan) ?? true));
+    const about = all.filter((block) => block.some((p) => 'group' in p && first.includes(p.group)));
+    return [...about, ...all.filter((block) => !about.includes(block))].flat();
   });
 
   constructor() {
-    effect(() => {
-      const [first, headings] = [this.first(), this.headings()];
-      const found = first && headings.find((h) => h.nativeElement.dataset['group'] === first);
-      if (found) found.nativeElement.scrollIntoView({ block: 'start' });
+    afterRenderEffect(() => {
+      this.shown();
+      untracked(() => {
+        this.groups.reorder();
+      });
     });
   }
+
+  /** Of a field that stands apart from its twin, the side too. */
+  protected labelOf(id: QuantityId): string {
+    const q = quantity(id);
+    return q.side ? quantityName(q) : '';
+  }
+
+  protected readonly keyOf = (p: PanelPart): unknown =>
+    'part' in p ? p.part : 'group' in p ? p.group : (p.title ?? p.readings?.[0] ?? p.facts?.[0]);
+}
+
+/** A part with what stands under it without a heading of its own: they move together. */
+function inBlocks(parts: readonly PanelPart[]): readonly (readonly PanelPart[])[] {
+  const blocks: PanelPart[][] = [];
+  for (const part of parts) {
+    const heads = 'part' in part ? !part.under : 'group' in part ? !part.bare : !!part.title;
+    const last = blocks.at(-1);
+    if (heads || !last) blocks.push([part]);
+    else last.push(part);
+  }
+  return blocks;
 }

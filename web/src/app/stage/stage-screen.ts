@@ -1,12 +1,24 @@
 import { NgComponentOutlet } from '@angular/common';
-import { Component, computed, effect, inject, input, untracked } from '@angular/core';
-import { findEntry, headingsOf, restsOnDefaults, stageTitle, WALKED, type StageId } from '@intervex/core';
-import { ViewSvg } from '../drawing/view-svg';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  linkedSignal,
+  untracked,
+} from '@angular/core';
+import { findEntry, restsOnDefaults, stageTitle, WALKED, type StageId, type View } from '@intervex/core';
+import { ViewSvg, type MarkMove } from '../drawing/view-svg';
 import { Walk } from '../readings/walk';
 import { Segments } from '../shared/segments';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
-import { Needs } from './needs';
+import { chosen } from './chosen';
+import { Divider, shareOf } from './divider';
+import { narrowPage } from './narrow-page';
+import { NextStepLine } from './next-step';
 import { Panel } from './panel';
 import type { StageLook, StageTab } from './look';
 import { ScreenState } from './screen-state';
@@ -16,8 +28,9 @@ import { WalkSheet } from './walk-sheet';
 
 /** The screen of any stage: title, tabs that follow the field with focus, desk, panel, what is still needed. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-stage-screen',
-  imports: [NgComponentOutlet, Needs, Panel, Segments, ViewSvg, Walk, WalkButton, WalkSheet],
+  imports: [Divider, NextStepLine, NgComponentOutlet, Panel, Segments, ViewSvg, Walk, WalkButton, WalkSheet],
   providers: [ScreenState],
   templateUrl: './stage-screen.html',
   styleUrl: './stage-screen.scss',
@@ -37,18 +50,26 @@ export class StageScreenView {
     return tabs.find((t) => t.id === this.state.tab()) ?? (tabs[0] as StageTab);
   });
   protected readonly subtitle = computed(
-    () => this.tab().subtitle ?? this.look().subtitle?.(this.store.plan()) ?? '',
+    () => this.tab().subtitle ?? this.look().subtitle?.(this.store.results().plan) ?? '',
   );
-  protected readonly view = computed(() => this.tab().view?.(this.store.results()));
+  protected readonly views = computed(() => {
+    const drawn = this.tab().view?.(this.store.now());
+    return (Array.isArray(drawn) ? drawn : [drawn]).filter((v): v is View => v !== undefined);
+  });
+  protected readonly narrow = narrowPage();
+  protected readonly hasResults = computed(
+    () => !!this.look().above || !!this.tab().desk?.length || !!this.look().below?.length,
+  );
+  /** What the share of this desk is remembered for. */
+  protected readonly place = computed(() => `${this.stage()}.${this.tab().id}`);
+  /** The drawing’s share of the desk, %; as the results leave it where nobody set it. */
+  protected readonly share = linkedSignal(() => (this.narrow() ? undefined : shareOf(this.place())));
   protected readonly panel = computed(() => this.tab().panel ?? this.look().panel ?? []);
   protected readonly walked = computed(() => WALKED.includes(this.stage()));
-  protected readonly only = computed(() => this.look().walk?.only?.(this.store.plan()));
-  protected readonly walkView = computed(() => this.look().walk?.view(this.store.results()));
-  /** Heading that is brought into sight when its tab is picked. */
-  protected readonly firstGroup = computed(() => {
-    const groups = this.look().tabs.find((t) => t.id === this.state.picked())?.groups;
-    return groups && headingsOf(this.stage()).find((h) => groups.includes(h.id))?.id;
-  });
+  protected readonly only = computed(() => this.look().walk?.only?.(this.store.results().plan));
+  protected readonly walkView = computed(() => this.look().walk?.view(this.store.now()));
+  /** Headings the tab is about: they stand first in the panel. */
+  protected readonly firstGroups = computed(() => this.tab().groups ?? []);
   /** Something that is shown may carry the mark of a default. */
   protected readonly assumes = computed(() => restsOnDefaults(this.store.results()));
 
@@ -69,6 +90,15 @@ export class StageScreenView {
       if (wanted) this.state.place.set(wanted);
       this.follow(wanted);
     });
+  }
+
+  protected setShare(percent: number | undefined): void {
+    this.share.set(percent);
+  }
+
+  protected moved({ quantityId, value }: MarkMove): void {
+    if (this.tab().dragged === 'chosen') this.store.setReading(quantityId, chosen(value));
+    else this.store.moveMark(quantityId, value);
   }
 
   /** Opens the tab on which a place stands; the present one where none claims it. */

@@ -3,6 +3,8 @@ import type { StageScreen } from '../stage/screen';
 import { briefScreen } from './brief/screen';
 import { cutScreen } from './cut/screen';
 import { donorScreen } from './donor/screen';
+import { drivelineScreen } from './driveline/screen';
+import { gearsScreen } from './gears/screen';
 import { hubsScreen } from './hubs/screen';
 import { shaftsScreen } from './shafts/screen';
 import { sheetsScreen } from './sheets/screen';
@@ -18,6 +20,8 @@ export const SCREENS: Readonly<Record<StageId, StageScreen>> = {
   cut: cutScreen,
   shafts: shaftsScreen,
   hubs: hubsScreen,
+  driveline: drivelineScreen,
+  gears: gearsScreen,
   sheets: sheetsScreen,
 };
 

@@ -17,7 +17,7 @@ import type {
   StepRequest,
   VariantView,
 } from '@intervex/contract/wire';
-import type { PairQuestion, PartKind } from '@intervex/core';
+import type { PairQuestion, PartKind, Plan } from '@intervex/core';
 
 /** The server's interface. */
 @Injectable({ providedIn: 'root' })
@@ -40,12 +40,21 @@ export class ApiService {
     return this.http.patch(`/api/projects/${id}`, { name });
   }
 
+  setStrip(id: string, strip: readonly string[]): Observable<unknown> {
+    return this.http.patch(`/api/projects/${id}`, { strip });
+  }
+
   renameVariant(id: string, name: string): Observable<unknown> {
     return this.http.patch(`/api/variants/${id}`, { name });
   }
 
-  copyVariant(copyOf: string, name: string, who: string): Observable<VariantView> {
-    return this.http.post<VariantView>('/api/variants', { name, copyOf, who });
+  /** Another variant beside an existing one, with its plan or with the one given. */
+  copyVariant(copyOf: string, name: string, who: string, plan?: Plan): Observable<VariantView> {
+    return this.http.post<VariantView>('/api/variants', { name, copyOf, who, ...(plan && { plan }) });
+  }
+
+  removeVariant(id: string): Observable<unknown> {
+    return this.http.delete(`/api/variants/${id}`);
   }
 
   variant(id: string): Observable<VariantView> {

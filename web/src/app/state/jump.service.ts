@@ -11,6 +11,12 @@ export class JumpService {
   private readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
 
+  /** Takes the last change back, or does it again, and goes to what it changed. */
+  async step(step: 'undo' | 'redo'): Promise<void> {
+    const [place] = await this.store.step(step);
+    if (place && stageOfPlace(place)) await this.to(place);
+  }
+
   /**
    * Opens the place’s stage and asks its field to take focus.
    *

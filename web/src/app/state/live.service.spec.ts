@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { LiveService } from './live.service';
+import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
 /** A stream whose events the test sends. */
@@ -39,19 +40,30 @@ beforeEach(() => {
   live.follow('v1');
 });
 afterEach(() => {
+  localStorage.clear();
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
 describe('live service', () => {
-  it('follows one variant at a time, under one page name', () => {
+  it('follows one variant at a time, each stream under a name of its own', () => {
     live.follow('v1');
     expect(FakeStream.opened).toHaveLength(1);
     live.follow('v2');
     const [first, second] = FakeStream.opened;
     expect(first?.closed).toBe(true);
     expect(second?.url).toMatch(/^\/api\/variants\/v2\/live\?who=bench&page=[\w-]{36}$/);
-    expect(second?.url.split('page=')[1]).toBe(first?.url.split('page=')[1]);
+    expect(second?.url.split('page=')[1]).not.toBe(first?.url.split('page=')[1]);
+  });
+
+  it('tells the others the name when it is changed here', () => {
+    TestBed.tick();
+    expect(FakeStream.opened).toHaveLength(1);
+    TestBed.inject(PersonService).rename('Ansa Pell');
+    TestBed.tick();
+    expect(FakeStream.opened[0]?.closed).toBe(true);
+    expect(newest().url).toContain('who=Ansa+Pell');
+    expect(FakeStream.opened).toHaveLength(2);
   });
 
   it('hands revisions to the plan and knows who is here', () => {

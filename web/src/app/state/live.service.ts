@@ -1,4 +1,4 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
@@ -17,13 +17,26 @@ const RETRY_MS = 1500;
 export class LiveService {
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
-  private readonly page = crypto.randomUUID();
   private source: EventSource | undefined;
   private variant = '';
+  /** The name the others know this page by. */
+  private saidAs = '';
 
   readonly state = signal<LiveState>('off');
   /** Names of those who have this plan open, this page among them. */
   readonly people = signal<readonly string[]>([]);
+
+  constructor() {
+    // Another name at this page is told to the others.
+    effect(() => {
+      const name = this.person.name();
+      untracked(() => {
+        if (!this.source || this.saidAs === name) return;
+        this.source.close();
+        this.connect();
+      });
+    });
+  }
 
   /** Follows a variant until another is followed or the page is left. */
   follow(variant: string): void {
@@ -42,7 +55,9 @@ export class LiveService {
   }
 
   private connect(): void {
-    const query = new URLSearchParams({ who: this.person.name(), page: this.page });
+    // A page of its own each time: that the stream before it ended may be noticed after this one begins.
+    this.saidAs = this.person.name();
+    const query = new URLSearchParams({ who: this.saidAs, page: crypto.randomUUID() });
     const source = new EventSource(`/api/variants/${this.variant}/live?${query.toString()}`);
     this.source = source;
     source.onopen = () => {

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, PendingTasks, signal } from '@angular/core';
 import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
 import {
   allFigures,
@@ -7,6 +7,7 @@ import {
   isoDay,
   quantity,
   type Choices,
+  type Fact,
   type Plan,
   type Reading,
 } from '@intervex/core';
@@ -28,6 +29,9 @@ import {
   timer,
 } from 'rxjs';
 import { ApiService } from './api.service';
+import { changedPlaces, placesText } from './changed-places';
+import { Entries } from './entries';
+import { Following } from './following';
 import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
 import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
@@ -59,14 +63,23 @@ export class PlanStore {
   private held = false;
 
   readonly variant = this.base.asReadonly();
-  readonly plan = signal<Plan>(EMPTY_PLAN);
-  readonly results = computed(() => this.evaluate(this.plan(), isoDay(new Date())));
+  private readonly written = signal<Plan>(EMPTY_PLAN);
+  readonly plan = this.written.asReadonly();
+  private readonly readings = new Entries<Reading>();
+  private readonly facts = new Entries<Fact>();
+  /** Results of the plan as it is typed: for the drawing. */
+  readonly now = computed(() => this.evaluate(this.plan(), isoDay(new Date())));
+  private readonly following = new Following(this.now, inject(PendingTasks));
+  /** Results for all round the drawing: a moment later while something is typed or dragged. */
+  readonly results = this.following.shown;
   readonly figures = computed(() => allFigures(this.results()));
   readonly saveState = signal<SaveState>('saved');
   readonly trouble = signal('');
   readonly conflicts = signal<readonly PlanConflict[]>([]);
   /** What another page changed and was taken over without a question. */
   readonly merged = signal('');
+  /** What the last undo or redo changed, in words. */
+  readonly stepped = signal('');
   /** What the plan was kept with by an earlier version, and nothing here knows any more. */
   readonly dropped = signal<readonly string[]>([]);
   readonly loadError = signal('');
@@ -96,9 +109,19 @@ export class PlanStore {
       this.stripBefore.set({});
     } catch (error) {
       this.base.set(undefined);
-      this.plan.set(EMPTY_PLAN);
+      this.show(EMPTY_PLAN);
       this.loadError.set(sentenceOf(error));
     }
+  }
+
+  /** What was read of a quantity. */
+  reading(id: string): Reading | undefined {
+    return this.readings.at(id)();
+  }
+
+  /** What was found of a fact. */
+  fact(id: string): Fact | undefined {
+    return this.facts.at(id)();
   }
 
   setReading(id: string, reading: Reading | undefined): void {
@@ -130,8 +153,17 @@ export class PlanStore {
     if (!held) this.saveNow();
   }
 
+  /** Sets which numbers the running strip of the project holds. */
+  async setStrip(strip: readonly string[]): Promise<void> {
+    const base = this.base();
+    if (!base) return;
+    await firstValueFrom(this.api.setStrip(base.projectId, strip));
+    this.base.update((view) => view && { ...view, strip });
+  }
+
   /** Saves what is typed without waiting for a pause: the entry is finished. */
   saveNow(): void {
+    this.following.atOnce();
     if (this.saveState() === 'editing') this.finished.next();
   }
 
@@ -150,7 +182,7 @@ export class PlanStore {
     this.strip.note(`live ${view.revision}`, this.results().strip);
     const { plan, conflicts } = mergePlans(now.plan, this.plan(), view.plan);
     this.base.set(view);
-    this.plan.set(keepParts(this.plan(), plan));
+    this.show(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
     const mine = same(plan, view.plan);
     this.saveState.set(conflicts.length > 0 ? 'conflict' : mine ? 'saved' : 'editing');
@@ -158,10 +190,11 @@ export class PlanStore {
   }
 
   /** Takes the last saved change back, or brings it back. */
-  async step(step: 'undo' | 'redo'): Promise<void> {
+  async step(step: 'undo' | 'redo'): Promise<readonly string[]> {
     await this.flush();
     const base = this.base();
-    if (!base || this.saveState() !== 'saved') return;
+    if (!base || this.saveState() !== 'saved') return [];
+    const before = this.plan();
     this.strip.note(step, this.results().strip);
     try {
       const request = { baseRevision: base.revision, who: this.person.name() };
@@ -170,12 +203,18 @@ export class PlanStore {
       const refusal = refusalOf(error);
       if (isStale(refusal)) this.adopt(refusal.current);
       else this.trouble.set(sentenceOf(error));
+      return [];
     }
+    const places = changedPlaces(before, this.plan());
+    this.stepped.set(
+      places.length ? `${step === 'undo' ? 'Undone' : 'Done again'}: ${placesText(places)}` : '',
+    );
+    return places;
   }
 
   /** Settles one conflict: keep mine, or take theirs. The last one settled lets saving go on. */
   settle(conflict: PlanConflict, keepMine: boolean): void {
-    if (keepMine) this.plan.update((plan) => withField(plan, conflict.section, conflict.key, conflict.mine));
+    if (keepMine) this.show(withField(this.plan(), conflict.section, conflict.key, conflict.mine));
     this.conflicts.update((list) => list.filter((c) => c !== conflict));
     if (this.conflicts().length > 0) return;
     this.saveState.set('editing');
@@ -193,11 +232,24 @@ export class PlanStore {
     await firstValueFrom(this.saveOnce(), { defaultValue: undefined });
   }
 
+  /** Shows a plan and at once all that follows from it. */
+  show(plan: Plan): void {
+    this.write(plan);
+    this.following.atOnce();
+  }
+
+  private write(plan: Plan): void {
+    this.written.set(plan);
+    this.readings.take(plan.readings);
+    this.facts.take(plan.facts);
+  }
+
   private change(section: Section, key: string, value: unknown): void {
     const plan = this.plan();
     if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
-    this.strip.note(`${section}.${key}`, this.results().strip);
-    this.plan.set(withField(plan, section, key, value));
+    this.strip.note(`${section}.${key}`, this.now().strip);
+    this.following.soon();
+    this.write(withField(plan, section, key, value));
     if (this.saveState() === 'conflict') return;
     if (this.saveState() !== 'waiting' && this.saveState() !== 'saving') this.saveState.set('editing');
     this.saves.next();
@@ -205,7 +257,7 @@ export class PlanStore {
 
   private adopt(view: VariantView): void {
     this.base.set(view);
-    this.plan.set(keepParts(this.plan(), view.plan));
+    this.show(keepParts(this.plan(), view.plan));
     this.saveState.set('saved');
     this.conflicts.set([]);
     this.trouble.set('');
@@ -250,7 +302,7 @@ export class PlanStore {
     this.base.set(view);
     this.trouble.set('');
     this.saveState.set(unchanged ? 'saved' : 'editing');
-    if (unchanged) this.plan.set(keepIdentity(sent, view.plan));
+    if (unchanged) this.show(keepIdentity(sent, view.plan));
   }
 
   private refusedSave(error: unknown, sent: Plan): void {
@@ -268,7 +320,7 @@ export class PlanStore {
     const { plan, conflicts } = mergePlans(base, this.plan(), current.plan);
     const others = !same(base, current.plan);
     this.base.set(current);
-    this.plan.set(keepParts(this.plan(), plan));
+    this.show(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
     if (conflicts.length > 0) {
       this.saveState.set('conflict');

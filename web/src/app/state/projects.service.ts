@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { ProjectReadings, ProjectSummary, RevisionView, VariantView } from '@intervex/contract/wire';
-import type { Plan } from '@intervex/core';
+import { planForDonor, type Plan } from '@intervex/core';
 import { firstValueFrom, type Observable } from 'rxjs';
 import { ApiService } from './api.service';
 import { PersonService } from './person.service';
@@ -44,13 +44,19 @@ export class ProjectsService {
     return firstValueFrom(this.api.variants(project));
   }
 
-  /** Another way that begins as a saved one stands, or as `made` makes of that. */
-  async copy(of: string, name: string, made?: (plan: Plan) => Plan): Promise<VariantView> {
-    const who = this.person.name();
-    const copy = await firstValueFrom(this.api.copyVariant(of, name.slice(0, LONGEST), who));
-    if (!made) return copy;
-    const request = { baseRevision: copy.revision, plan: made(copy.plan), who };
-    return firstValueFrom(this.api.save(copy.id, request));
+  /** Another way that begins as a saved one stands, or with a plan made of that. */
+  copy(of: string, name: string, plan?: Plan): Promise<VariantView> {
+    return firstValueFrom(this.api.copyVariant(of, name.slice(0, LONGEST), this.person.name(), plan));
+  }
+
+  /** Another way of the same car with another donor: nothing of the old one, and no verdict on it. */
+  async forDonor(of: string, donor: string): Promise<VariantView> {
+    const { plan } = await firstValueFrom(this.api.variant(of));
+    return this.copy(of, donor, planForDonor(plan, donor));
+  }
+
+  async removeVariant(variant: string): Promise<void> {
+    await firstValueFrom(this.api.removeVariant(variant));
   }
 
   /** Who changed a variant, and what, newest first. */

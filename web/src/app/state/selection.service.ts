@@ -1,4 +1,4 @@
-import { Injectable, signal } from '@angular/core';
+import { Injectable, signal, type WritableSignal } from '@angular/core';
 
 /** What has the builder's attention: a field with focus, a figure being explained, an open drawer. */
 @Injectable({ providedIn: 'root' })
@@ -11,19 +11,52 @@ export class SelectionService {
   /** Quantity whose field is asked to take focus. */
   readonly wanted = signal('');
 
+  readonly keysOpen = signal(false);
+  /** What had focus when a drawer was opened: it gets it back. */
+  private opener: HTMLElement | SVGElement | undefined;
+
   explain(figureId: string): void {
+    this.note();
     this.checksOpen.set(false);
+    this.keysOpen.set(false);
     this.explained.set(figureId);
   }
 
   closeDrawers(): void {
+    if (!this.anyOpen()) return;
     this.explained.set('');
     this.checksOpen.set(false);
+    this.keysOpen.set(false);
+    if (this.opener?.isConnected) this.opener.focus();
+    this.opener = undefined;
   }
 
   toggleChecks(): void {
+    this.toggle(this.checksOpen);
+  }
+
+  toggleKeys(): void {
+    this.toggle(this.keysOpen);
+  }
+
+  private toggle(drawer: WritableSignal<boolean>): void {
+    if (drawer()) {
+      this.closeDrawers();
+      return;
+    }
+    this.note();
+    for (const other of [this.checksOpen, this.keysOpen]) other.set(other === drawer);
     this.explained.set('');
-    this.checksOpen.update((open) => !open);
+  }
+
+  private anyOpen(): boolean {
+    return this.checksOpen() || this.keysOpen() || this.explained() !== '';
+  }
+
+  private note(): void {
+    const { activeElement } = document;
+    const can = activeElement instanceof HTMLElement || activeElement instanceof SVGElement;
+    if (!this.anyOpen() && can) this.opener = activeElement;
   }
 
   /** Asks the field of a quantity to take focus. */

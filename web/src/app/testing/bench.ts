@@ -125,7 +125,7 @@ export class Bench<T> {
 
   /** The button whose accessible name or text holds these words. @throws Error where there is none */
   button(words: string): HTMLElement {
-    const found = this.all('button, [role=button], a').find((b) =>
+    const found = this.all('button, [role=button], a, ix-segments label').find((b) =>
       `${b.getAttribute('aria-label') ?? ''} ${b.textContent ?? ''}`.includes(words),
     );
     if (!found) throw new Error(`There is no button “${words}”.`);
@@ -152,7 +152,7 @@ export class Bench<T> {
   }
 
   async change(plan: Plan): Promise<void> {
-    this.store.plan.set(plan);
+    this.store.show(plan);
     await this.fixture.whenStable();
   }
 }

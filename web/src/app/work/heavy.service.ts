@@ -1,5 +1,15 @@
 import { Injectable } from '@angular/core';
-import type { FitGrid, FitMap, CentreRange, Sided, StackLimits, StackResult, StackSide } from '@intervex/core';
+import type {
+  RunQuestion,
+  SetRun,
+  FitGrid,
+  FitMap,
+  CentreRange,
+  Sided,
+  StackLimits,
+  StackResult,
+  StackSide,
+} from '@intervex/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Heavy } from './heavy.worker';
 
@@ -24,6 +34,11 @@ export class HeavyService {
   /** Margins of a grid of half-widths by offsets. */
   fitMap(ranges: Sided<CentreRange>, grid: FitGrid, offCentre: number): Promise<FitMap> {
     return this.ask((api) => api.fitMap(ranges, grid, offCentre));
+  }
+
+  /** A run with every gear set of a question, quickest first. */
+  runSets(question: RunQuestion): Promise<readonly SetRun[]> {
+    return this.ask((api) => api.runSets(question));
   }
 
   /** Very many draws of one side’s sizes. @param progress share done, 0 to 1 */

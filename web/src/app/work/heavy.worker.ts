@@ -1,10 +1,11 @@
 /// <reference lib="webworker" />
-import { fitMap, runStack } from '@intervex/core';
+import { fitMap, runSets, runStack } from '@intervex/core';
 import { expose } from 'comlink';
 
 /** What the worker does, and how it is asked: the whole protocol. Progress comes back by a function of the page’s. */
 const heavy = {
   fitMap,
+  runSets,
   runStack(
     side: Parameters<typeof runStack>[0],
     limits: Parameters<typeof runStack>[1],

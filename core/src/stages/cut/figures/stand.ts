@@ -3,7 +3,7 @@ import { BOUGHT_SHAFTS } from '../../shafts/shafts-result';
 import { needs, running } from '../../shafts/figures/needs';
 import { learnedStage } from '../learned-stage';
 import { node } from '../node';
-import { perchStage } from '../perch-stage';
+import { perchStage, seatOnTube } from '../perch-stage';
 import { squareStage } from '../square-stage';
 import { standStage } from '../stand-stage';
 import { ends } from './ends';
@@ -58,15 +58,20 @@ export const learned = node('learned', (r) => {
   });
 });
 
-/** Tube left beside the spring seats. */
-export const perch = node('perch', (r) => {
+const perchInput = node('perchInput', (r) => {
   const [now, want] = [r.of(stand), r.of(wanted)];
-  return perchStage({
+  return {
     spacing: r.figure('spring.spacing'),
     width: r.figure('spring.width'),
     casting: bySide((side) => r.figure(`donor.casting.${side}`)),
     tube: bySide((side) => now.tube[side] ?? want[side]),
     pinion: now.pinion ?? r.of(school)?.pinion,
     offCentre: r.figure('stance.offCentre'),
-  });
+  };
 });
+
+/** Tube left beside the spring seats. */
+export const perch = node('perch', (r) => perchStage(r.of(perchInput)));
+
+/** Where the new spring seats will stand on the finished tubes. */
+export const seats = node('seats', (r) => bySide((side) => seatOnTube(r.of(perchInput), side)));

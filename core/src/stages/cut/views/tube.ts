@@ -1,11 +1,13 @@
 import { marks as allMarks } from '../figures/marks';
+import { windows } from '../figures/windows';
 import { node, type Reads } from '../node';
 import { bySide, type Side } from '../../../geometry';
 import { markHandles } from './mark-handle';
 import { markDatum } from '../mark-places';
 import type { Mark, SideMarks } from '../marks-result';
 import type { MarkDatum } from '../choices';
-import { bar, type Dimension, type Point, type Shape, type View } from '../../../drawing';
+import { unrolledTube, type Unrolled } from './unrolled';
+import { bar, type Caption, type Dimension, type Point, type Shape, type View } from '../../../drawing';
 
 /** How much of the casting is drawn, and room beyond the housing end, mm. */
 const CASTING = 34;
@@ -19,28 +21,23 @@ function tubeOf(r: Reads, side: Side): View | undefined {
   const [method, datum] = [r.choice('method'), r.choice('datum')];
   const T = r.figure(`donor.tube.${side}`)?.value;
   if (T === undefined) return undefined;
-  const od = r.figure('donor.tubeOd')?.value ?? 70;
+  const known = r.figure('donor.tubeOd')?.value;
+  const od = known ?? 70;
   const d = side === 'left' ? -1 : 1;
   const marks = r.of(allMarks).marks[side];
-  const tube = `donor.tube.${side}`;
+  // While the diameter is not known its skin has no size.
+  const flat = known === undefined ? NOT_UNROLLED : unrolledTube(T, od, d, marks);
   const shapes: Shape[] = [
-    { kind: 'outline', style: 'casting', points: bar(-d * CASTING, 0, od * 1.7) },
-    { kind: 'outline', style: 'tube', points: bar(0, d * T, od), at: tube },
-    { kind: 'outline', style: 'flange', points: bar(d * (T - 8), d * T, od * 1.5), at: tube },
-    {
-      kind: 'line',
-      style: 'centreline',
-      points: [
-        [-d * CASTING, 0],
-        [d * (T + BEYOND), 0],
-      ],
-    },
+    ...tubeShapes(T, d, od, `donor.tube.${side}`),
+    ...standing(r, side, d, od),
+    ...freeShapes(r, side, d, od),
+    ...(marks ? markShapes(marks, d, od, r.figure('cut.kerf')?.value ?? 0) : []),
+    ...flat.shapes,
   ];
-  if (marks) shapes.push(...markShapes(marks, d, od, r.figure('cut.kerf')?.value ?? 0));
   const left = Math.min(-d * CASTING, d * (T + BEYOND));
   return {
     title: `${side === 'left' ? 'Left' : 'Right'} tube, before the cut`,
-    bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: -od },
+    bounds: { left, right: left + T + CASTING + BEYOND, top: od, bottom: Math.min(flat.bottom, -od) },
     shapes,
     dimensions: [
       ...(marks ? markDimensions(marks, markDatum(method, datum), d, od, side) : []),
@@ -48,11 +45,60 @@ function tubeOf(r: Reads, side: Side): View | undefined {
     ],
     handles: markHandles(marks, { side, method, casting: 0, outboard: d, v: od * 0.72 }),
     captions: [
+      ...itemNames(r, side, d, od),
       { text: 'casting', at: [-d * (CASTING / 2), od * 0.95], anchor: 'middle' },
       { text: 'housing end', at: [d * T, od * 0.95], anchor: d > 0 ? 'end' : 'start' },
+      ...flat.captions,
     ],
   };
 }
+
+const NOT_UNROLLED: Unrolled = { shapes: [], captions: [], bottom: 0 };
+
+/** Casting, tube and housing end along the tube’s axis. */
+const tubeShapes = (T: number, d: number, od: number, at: string): readonly Shape[] => [
+  { kind: 'outline', style: 'casting', points: bar(-d * CASTING, 0, od * 1.7) },
+  { kind: 'outline', style: 'tube', points: bar(0, d * T, od), at },
+  { kind: 'outline', style: 'flange', points: bar(d * (T - 8), d * T, od * 1.5), at },
+  {
+    kind: 'line',
+    style: 'centreline',
+    points: [
+      [-d * CASTING, 0],
+      [d * (T + BEYOND), 0],
+    ],
+  },
+];
+
+const itemNames = (r: Reads, side: Side, d: number, od: number): readonly Caption[] =>
+  Object.values(r.part('tubeItems'))
+    .filter((item) => item.side === side)
+    .map(({ name, from, to }) => ({ text: name, at: [(d * (from + to)) / 2, od * 0.66], anchor: 'middle' }));
+
+/** What is listed on the tube, as it stands out of it. */
+const standing = (r: Reads, side: Side, d: number, od: number): Shape[] =>
+  Object.values(r.part('tubeItems'))
+    .filter((item) => item.side === side)
+    .map(({ name, from, to }) => ({
+      kind: 'outline',
+      style: 'casting',
+      name,
+      points: bar(d * from, d * Math.max(to, from + 2), od * 1.25),
+    }));
+
+/** Stretches in which the first mark may stand, as a band along the tube. */
+const freeShapes = (r: Reads, side: Side, d: number, od: number): Shape[] =>
+  (r.of(windows)[side]?.free ?? []).map(({ from, to, between }) => ({
+    kind: 'outline',
+    style: 'window',
+    name: `free for the first mark, between ${between[0]} and ${between[1]}`,
+    points: [
+      [d * from.value, -od * 0.62],
+      [d * to.value, -od * 0.62],
+      [d * to.value, -od * 0.54],
+      [d * from.value, -od * 0.54],
+    ],
+  }));
 
 function markShapes(marks: SideMarks, d: number, od: number, kerf: number): Shape[] {
   const [inner, outer] = [marks.inner.fromCasting.value, marks.outer.fromCasting.value];

@@ -72,6 +72,12 @@ function totalOf(prices: readonly Price[]): Figure | undefined {
   });
 }
 
+/** What is known of the route’s cost, and whether a price is missing in it. */
+export const routeCost = node('routeCost', (r) => {
+  const all = r.of(prices);
+  return { total: totalOf(all), atLeast: all.some((p) => !p.figure) };
+});
+
 /** The route against the budget. A price that is not known can only make it dearer. */
 export const budgetCheck = node('budget', (r): readonly Check[] => {
   const all = r.of(prices);

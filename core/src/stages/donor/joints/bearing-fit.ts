@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import { COMPARE_SLACK, type PartOffer } from '../../../stage';
 import type { Verdict } from './choices';
 
@@ -58,13 +59,15 @@ export function ringFit(offer: PartOffer, seat: RingSeat): RingFit {
 
 function journalWork(over: number, bore: number, { journalUnder = SAME_SIZE, journalOpen: open }: RingSeat) {
   if (over <= SAME_SIZE && over >= -journalUnder - COMPARE_SLACK.mm) return '';
-  return open && over > 0 && over <= SMALLER_JOURNAL ? `order the journal at ${bore.toFixed(2)} mm` : undefined;
+  return open && over > 0 && over <= SMALLER_JOURNAL
+    ? `order the journal at ${sized(bore, 'mm', 2)}`
+    : undefined;
 }
 
 function housingWork(wall: number): string | undefined {
   if (Math.abs(wall) * 2 <= SAME_SIZE) return '';
   return wall >= LEAST_SLEEVE && wall <= MOST_SLEEVE
-    ? `sleeve in the bore, wall ${wall.toFixed(2)} mm`
+    ? `sleeve in the bore, wall ${sized(wall, 'mm', 2)}`
     : undefined;
 }
 

@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import type { Figure } from '../../../measure';
 import type { FigureOf, FactOf } from '../../../stage/node';
 import type { PartSearch } from '../../../stage/parts-counter';
@@ -51,7 +52,7 @@ export const fits = (why: string): Judged => ({ verdict: 'fits', why });
 export const work = (why: string): Judged => ({ verdict: 'work', why });
 export const no = (why: string): Judged => ({ verdict: 'no', why });
 export const mm = (figure: Figure | undefined, digits = 1): string =>
-  figure ? `${figure.value.toFixed(digits)} mm` : '';
+  figure ? `${sized(figure.value, 'mm', digits)}` : '';
 
 export function face(of: string, from: readonly string[], text: string): Face {
   return { of, from, text };

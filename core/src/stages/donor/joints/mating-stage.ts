@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import type { Figure } from '../../../measure';
 import { optionText, type FactKind } from '../../../stage';
 import { DONOR_FACTS } from '../facts';
@@ -61,7 +62,7 @@ export function matingStage(input: MatingInput): readonly JointResult[] {
 
 /** A pattern in words; empty until both count and circle are known. */
 const pattern = (n: Figure | undefined, pcd: Figure | undefined): string =>
-  n && pcd ? `${n.value} × ${Number(pcd.value.toFixed(2))} mm` : '';
+  n && pcd ? `${n.value} × ${sized(pcd.value, 'mm', 2)}` : '';
 
 const spline: Judge = ({ figures }) => {
   const teeth = figures('donor.splineTeeth');
@@ -102,7 +103,7 @@ const wheelPattern: Judge = ({ figures, redrill, taken }) => {
   const { nearest, needed, possible, reasons } = redrill;
   const judged = possible
     ? work(
-        `drill again: ${nearest.metal.toFixed(2)} mm of metal to ${nearest.what} at best, ${needed.toFixed(1)} needed`,
+        `drill again: ${sized(nearest.metal, 'mm', 2)} of metal to ${nearest.what} at best, ${sized(needed)} needed`,
       )
     : work(`not to be drilled again: ${reasons.join(' ')} Bolted adapters, or other shafts`);
   return { faces, judged };
@@ -121,11 +122,11 @@ const wheelPilot: Judge = ({ figures }) => {
     return {
       faces,
       judged: work(
-        `the pilot is ${(-play).toFixed(2)} mm too large: turn it down, or bore the wheel where it allows`,
+        `the pilot is ${sized(-play, 'mm', 2)} too large: turn it down, or bore the wheel where it allows`,
       ),
     };
-  if (play <= PILOT_PLAY) return { faces, judged: fits(`${play.toFixed(2)} mm play`) };
-  return { faces, judged: work(`centring ring, ${play.toFixed(2)} mm to fill`) };
+  if (play <= PILOT_PLAY) return { faces, judged: fits(`${sized(play, 'mm', 2)} play`) };
+  return { faces, judged: work(`centring ring, ${sized(play, 'mm', 2)} to fill`) };
 };
 
 const pinionFlange: Judge = ({ figures }) => {
@@ -158,7 +159,7 @@ const brakeBracket: Judge = ({ figures }) => {
   const [across, upright] = [figures('donor.endWide'), figures('donor.endHigh')];
   const [wide, high] = [figures('brake.endWide'), figures('brake.endHigh')];
   const size = (a: Figure | undefined, b: Figure | undefined) =>
-    a && b ? `${Number(a.value.toFixed(2))} × ${Number(b.value.toFixed(2))} mm` : '';
+    a && b ? `${sized(a.value, 'mm', 2)} × ${sized(b.value, 'mm', 2)}` : '';
   const faces = [
     face('housing end', ['donor.endWide', 'donor.endHigh'], size(across, upright)),
     face('bracket', ['brake.endWide', 'brake.endHigh', 'brake.bore'], size(wide, high)),
@@ -170,14 +171,14 @@ const brakeBracket: Judge = ({ figures }) => {
   if (off > SAME_PCD)
     return {
       faces,
-      judged: work(`bolt holes are ${off.toFixed(1)} mm off: an adapter plate, or other housing ends`),
+      judged: work(`bolt holes are ${sized(off)} off: an adapter plate, or other housing ends`),
     };
   const [bore, bearingBore] = [figures('brake.bore'), figures('donor.bearingBore')];
   if (bore && bearingBore && bore.value < bearingBore.value)
     return {
       faces,
       judged: work(
-        `the bracket’s bore is ${(bearingBore.value - bore.value).toFixed(1)} mm smaller than the bearing: bore it out`,
+        `the bracket’s bore is ${sized(bearingBore.value - bore.value)} smaller than the bearing: bore it out`,
       ),
     };
   return { faces, judged: fits('bolt holes agree') };

@@ -1,3 +1,4 @@
+import { inMm } from '../../../testing/in-mm';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../../evaluate';
 import type { Plan } from '../../../plan';
@@ -50,7 +51,7 @@ describe('bearing between journal and bore', () => {
     expect(ringFit(bearing('A', 35, 72, 17), to)).toMatchObject({ verdict: 'fits', work: '' });
     expect(ringFit(bearing('B', 35, 62, 18), to)).toMatchObject({
       verdict: 'work',
-      work: expect.stringContaining('5.00'),
+      work: expect.stringContaining('wall {5 mm 2}'),
     });
     // A sleeve of 1 mm wall cannot be pressed; a bearing does not get smaller.
     expect(ringFit(bearing('C', 35, 70, 17), to).verdict).toBe('no');
@@ -69,7 +70,7 @@ describe('bearing between journal and bore', () => {
     expect(ringFit(bearing('F', 33.5, 72, 17), to).verdict).toBe('no');
     expect(ringFit(bearing('F', 33.5, 72, 17), { ...to, journalOpen: true })).toMatchObject({
       verdict: 'work',
-      work: 'order the journal at 33.50 mm',
+      work: 'order the journal at {33.5 mm 2}',
     });
   });
 
@@ -92,7 +93,7 @@ describe('mating table', () => {
     const asked: Plan = { ...plan, searches: { bearing: search([38.1, 72.01], bearing('X', 38.1, 80, 18)) } };
     expect(joint(asked, 'bearing')?.computed).toEqual({
       verdict: 'no',
-      why: 'none of 412 bearings joins a journal of 38.10 mm to a bore of 72.01 mm',
+      why: 'none of 412 bearings joins a journal of {38.1 mm 2} to a bore of {72.01 mm 2}',
     });
     expect(evaluate(asked).checks.find((c) => c.id === 'joint.bearing')).toMatchObject({ level: 'stop' });
   });
@@ -131,7 +132,7 @@ describe('mating table', () => {
     };
     expect(joint(workedPlan(hubs), 'wheelPattern')).toMatchObject({
       verdict: 'work',
-      computed: { why: expect.stringContaining('21.69') },
+      computed: { why: expect.stringMatching(/\{21\.687\d* mm 2\}/) },
     });
     const six = {
       ...hubs,
@@ -139,7 +140,7 @@ describe('mating table', () => {
       'donor.flangePcd': reading('caliper', 139.7),
       'car.wheelPcd': reading('caliper', 120.65),
     };
-    expect(joint(workedPlan(six), 'wheelPattern')?.computed.why).toContain(
+    expect(inMm(joint(workedPlan(six), 'wheelPattern')?.computed.why)).toContain(
       'runs 2.30 mm into an old stud hole',
     );
     // A screw where the new holes would go, a rim that is too near, and a limit of this project's own: all count.
@@ -149,12 +150,12 @@ describe('mating table', () => {
     };
     expect(joint(screwed, 'wheelPattern')?.computed.why).toContain('not to be drilled again');
     const rimmed = workedPlan({ ...hubs, 'donor.flangeRim': reading('caliper', 139.2) });
-    expect(joint(rimmed, 'wheelPattern')?.computed.why).toContain('15.60 mm from the flange’s rim');
+    expect(inMm(joint(rimmed, 'wheelPattern')?.computed.why)).toContain('15.60 mm from the flange’s rim');
     const strict: Plan = {
       ...workedPlan(hubs),
       limits: { 'pattern.ligament': { value: 22.4, reason: 'Cast flange' } },
     };
-    expect(joint(strict, 'wheelPattern')?.computed.why).toContain('Only 21.69 mm of metal');
+    expect(inMm(joint(strict, 'wheelPattern')?.computed.why)).toContain('Only 21.69 mm of metal');
     const same = { ...hubs, 'car.wheelPcd': reading('caliper', 120.2) };
     expect(verdict(workedPlan(same), 'wheelPattern')).toBe('fits');
   });
@@ -190,7 +191,7 @@ describe('mating table', () => {
       'brake.endWide': reading('caliper', 80.3),
       'brake.endHigh': reading('caliper', 50.8),
     };
-    expect(joint(workedPlan(brake), 'brakeBracket')?.computed.why).toContain('8.6 mm off');
+    expect(inMm(joint(workedPlan(brake), 'brakeBracket')?.computed.why)).toContain('8.6 mm off');
     expect(verdict(workedPlan(), 'spline')).toBe('fits');
     expect(verdict(workedPlan({ 'new.teeth': reading('count', 28) }), 'spline')).toBe('no');
   });
@@ -230,8 +231,8 @@ describe('pilot in the wheel’s bore', () => {
     )?.computed;
 
   it('fits, asks for a ring, or is too large, to a hundredth', () => {
-    expect(pilot(63.21, 63.46)).toMatchObject({ verdict: 'fits', why: '0.25 mm play' });
-    expect(pilot(62.84, 63.46)).toMatchObject({ verdict: 'work', why: 'centring ring, 0.62 mm to fill' });
-    expect(pilot(66.08, 63.46)?.why).toContain('the pilot is 2.62 mm too large');
+    expect(pilot(63.21, 63.46)).toMatchObject({ verdict: 'fits', why: '{0.25 mm 2} play' });
+    expect(pilot(62.84, 63.46)).toMatchObject({ verdict: 'work', why: 'centring ring, {0.62 mm 2} to fill' });
+    expect(inMm(pilot(66.08, 63.46)?.why)).toContain('the pilot is 2.62 mm too large');
   });
 });

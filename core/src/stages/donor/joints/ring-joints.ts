@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import type { Figure } from '../../../measure';
 import type { PartSearch } from '../../../stage/parts-counter';
 import { type RingSeat, SAME_SIZE, rankRings, type RingFit } from './bearing-fit';
@@ -69,7 +70,7 @@ function ringVerdict(
 ): Judged {
   if (!part || part.verdict === 'no')
     return no(
-      `none of ${search.of} ${joint}s joins a journal of ${inside.toFixed(2)} mm to a bore of ${outside.toFixed(2)} mm`,
+      `none of ${search.of} ${joint}s joins a journal of ${sized(inside, 'mm', 2)} to a bore of ${sized(outside, 'mm', 2)}`,
     );
   const gone = part.offer.stock > 0 ? '' : `, out of stock, ${part.offer.leadDays} days`;
   const what = `${part.offer.name}, ${part.offer.number}${gone}`;

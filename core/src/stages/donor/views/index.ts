@@ -1,1 +1,2 @@
 export * from './donor';
+export * from './end-section';

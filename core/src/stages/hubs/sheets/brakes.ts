@@ -19,6 +19,7 @@ import { brakesDecision } from '../decisions';
 import { brakes } from '../figures/hub-ends';
 import type { Reads } from '../node';
 import { lineSections } from './bends';
+import { brakeStackViews } from '../views/brake-stack';
 import { factOf, offerRow, patternText } from './parts';
 
 type Id = Parameters<Reads['figure']>[0];
@@ -83,6 +84,7 @@ export const brakeSheet: SheetDef<Reads> = {
   id: 'brakes',
   title: 'Brake order',
   address: 'brake-order',
+  views: brakeStackViews,
   head: orderHead,
   sections,
   checks: ['hubs'],

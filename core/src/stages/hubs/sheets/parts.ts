@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import { optionText, type FactKind, type PartOffer } from '../../../stage';
 import { bothRow, textCell, type SheetRow } from '../../../stage';
 import { DONOR_FACTS } from '../../donor/facts';
@@ -36,5 +37,5 @@ export function factOf(r: Reads, id: Parameters<Reads['fact']>[0]): string | und
 export function patternText(r: Reads): string | undefined {
   const use = using(r);
   const [n, pcd] = [use('car.wheelHoles'), use('car.wheelPcd')];
-  return n && pcd ? `${n.value} × ${pcd.value.toFixed(1)} mm` : undefined;
+  return n && pcd ? `${n.value} × ${sized(pcd.value)}` : undefined;
 }

@@ -21,6 +21,7 @@ import { CODES } from '../../sheets/cautions';
 import { using } from '../figures/in-use';
 import { shafts, strength } from '../figures/shafts';
 import { node, type Reads } from '../node';
+import { shaftPartViews } from '../views/shaft';
 import { shaftOrder, type ShaftLine, type ShaftOrder } from '../shaft-order';
 
 type Id = Parameters<Reads['figure']>[0];
@@ -176,6 +177,7 @@ export const shaftSheet: SheetDef<Reads> = {
   id: 'shafts',
   title: 'Shaft order',
   address: 'shaft-order',
+  views: shaftPartViews,
   data: { order: shaftOrder },
   head: orderHead,
   sections,

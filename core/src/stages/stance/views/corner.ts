@@ -7,10 +7,13 @@ import { STANCE_QUANTITIES } from '../quantities';
 import { bySide, sideName, type Side } from '../../../geometry';
 import { restsOn } from '../../../measure';
 import { MM_PER_INCH } from '../../../units';
-import { POSES, ROOM_HEIGHTS, type Pose, RIM_BOTTOM } from '../../survey/room-quantities';
+import { RIM_BOTTOM } from '../../survey/room-quantities';
 import { POSE_SHAPES } from '../poses';
 import { tightest } from '../stance-checks';
-import type { Dimension, MarkHandle, Point, Shape, View } from '../../../drawing';
+import type { Caption, Dimension, MarkHandle, Point, Shape, View } from '../../../drawing';
+import type { Clearance } from '../stance-result';
+import { heightsOf, LIP_UP, roomShapes, roomWords, type At } from './corner-room';
+import { hubShapes, tyreSection, wheelShapes, type WheelEdges } from './wheel-section';
 
 const named = (id: string) => (q: Quantity) => q.id === id;
 const OFFSET = STANCE_QUANTITIES.find(named('wheel.et')) as Quantity;
@@ -19,17 +22,14 @@ const WIDTH = BRIEF_QUANTITIES.find(named('brief.targetWidth')) as Quantity;
 /** Tyre while its size is not known, mm. */
 const USUAL_RADIUS = 310;
 const USUAL_BUMP = 70;
+/** Wheel face while the width is not known, mm. */
+const USUAL_FACE = 680;
 /** Drawn of the car beside wheel and room, mm. */
 const MARGIN = 46;
-/** How far a lip is drawn up and out, mm. */
-const LIP_UP = 70;
-const LIP_OUT = 26;
-/** Wall of a rim as drawn, mm. */
-const RIM_WALL = 10;
-
 /**
- * One rear corner from behind, origin at hub height on the car’s centreline: tyre on its rim, wheel face, what stands
- * inboard and the arch lip, at ride height and at full bump. Wheel and wheel face can be moved.; the gap with the least left over its own limit is the one that is dimensioned.
+ * One rear corner from behind in section, origin at hub height on the car’s centreline: tyre on its rim, disc, hub, rotor
+ * and caliper; what stands inboard and the arch, at ride height and at full bump. Gaps are given where they are, the one
+ * with the least left over its limit strong. Wheel and wheel face can be moved.
  */
 function cornerOf(r: Reads, side: Side): View {
   const found = r.of(stance);
@@ -39,16 +39,35 @@ function cornerOf(r: Reads, side: Side): View {
   const out = side === 'left' ? -1 : 1;
   const at = (y: number, v: number): Point => [out * y, v];
   const edges = found.edges?.[side];
+  const section = edges && {
+    edges,
+    face: faceOf(r, side),
+    radius,
+    seat: found.tyre ? (found.tyre.rim * MM_PER_INCH) / 2 : radius * RIM_BOTTOM,
+    brake: of('brake.radius'),
+    at,
+  };
   const shapes: Shape[] = [
-    ...roomShapes(of, side, at, radius, bump),
-    ...(edges ? wheelShapes(edges, found.tyre?.rim, at, radius, bump) : []),
-    ...faceShapes(r, side, at, radius),
+    ...roomShapes(r, side, at, radius, bump),
+    ...(section
+      ? [
+          {
+            kind: 'outline' as const,
+            style: 'ghost' as const,
+            name: 'tyre, full bump',
+            points: tyreSection(section, bump),
+          },
+          ...hubShapes(section),
+          ...wheelShapes(section),
+        ]
+      : faceShape(r, side, at)),
+    ...axisShape(r, side, at),
   ];
   const ys = shapes
     .flatMap((s) => (s.kind === 'circle' ? [s.centre[0]] : s.points.map((p) => p[0])))
     .map((u) => out * u);
   const [least, most] = ys.length ? [Math.min(...ys) - MARGIN, Math.max(...ys) + MARGIN] : [420, 860];
-  const top = radius + bump + LIP_UP;
+  const top = radius + bump + LIP_UP / 2;
   return {
     title: `Rear view, ${side} corner`,
     bounds: {
@@ -58,9 +77,13 @@ function cornerOf(r: Reads, side: Side): View {
       bottom: -radius,
     },
     shapes,
-    dimensions: edges ? dimensionsOf(r, side, at, [top, -radius]) : [],
+    dimensions: edges ? dimensionsOf(r, side, at, -radius) : [],
     handles: handlesOf(r, side, at, radius),
     captions: [
+      ...roomWords(r, side, at, radius).map(({ text, at: place }): Caption => {
+        const inboard = out * place[0] < (faceOf(r, side) ?? USUAL_FACE);
+        return { text, at: place, anchor: (side === 'left') === inboard ? 'start' : 'end' };
+      }),
       {
         text: sideName(side).toUpperCase(),
         at: at(most - MARGIN, -radius + 10),
@@ -70,117 +93,26 @@ function cornerOf(r: Reads, side: Side): View {
   };
 }
 
-type At = (y: number, v: number) => Point;
-
-function roomShapes(
-  of: (id: Parameters<Reads['figure']>[0]) => number | undefined,
-  side: Side,
-  at: At,
-  radius: number,
-  bump: number,
-): Shape[] {
-  const heights = { low: -RIM_BOTTOM * radius, axle: 0, top: radius };
-  return POSES.flatMap((pose: Pose): Shape[] => {
-    const lift = pose === 'bump' ? bump : 0;
-    const style = pose === 'ride' ? 'mark' : 'ghost';
-    const inboard = ROOM_HEIGHTS.flatMap((height): Point[] => {
-      const y = of(`room.in.${pose}.${height}.${side}`);
-      return y === undefined ? [] : [at(y, heights[height] + lift)];
-    });
-    const lip = of(`room.out.${pose}.${side}`);
-    // The lip belongs to the body: the axle comes up to it.
-    const v = of(`room.lip.${side}`) ?? radius;
-    return [
-      ...(inboard.length > 1
-        ? [{ kind: 'line' as const, style: style as 'mark' | 'ghost', points: inboard }]
-        : []),
-      ...inboard.map((centre): Shape => ({ kind: 'circle', style, centre, radius: 4 })),
-      ...(lip === undefined
-        ? []
-        : [
-            {
-              kind: 'line' as const,
-              style: style as 'mark' | 'ghost',
-              points: [at(lip, v), at(lip, v + LIP_UP - 20), at(lip + LIP_OUT, v + LIP_UP - 20)],
-            },
-          ]),
-    ];
-  });
-}
-
-interface Edges {
-  readonly centre: number;
-  readonly rimIn: number;
-  readonly rimOut: number;
-  readonly tyreIn: number;
-  readonly tyreOut: number;
-}
-
-function wheelShapes(e: Edges, rim: number | undefined, at: At, radius: number, bump: number): Shape[] {
-  const tyre = (lift: number): readonly Point[] =>
-    rounded(e.tyreIn, e.tyreOut, -radius + lift, radius + lift, at);
-  const r = rim === undefined ? radius * RIM_BOTTOM : (rim * MM_PER_INCH + RIM_WALL) / 2;
-  const band = (v: number): Shape => ({
-    kind: 'line',
-    style: 'detail',
-    points: [at(e.rimIn, v), at(e.rimOut, v)],
-  });
-  return [
-    { kind: 'outline', style: 'ghost', points: tyre(bump) },
-    { kind: 'outline', style: 'tyre', points: tyre(0) },
-    {
-      kind: 'outline',
-      style: 'rim',
-      points: [at(e.rimIn, -r), at(e.rimOut, -r), at(e.rimOut, r), at(e.rimIn, r)],
-    },
-    band(r - RIM_WALL),
-    band(-r + RIM_WALL),
-  ];
-}
-
-/** A tyre’s outline: its shoulders are cut off by a sixth of its width. */
-function rounded(inner: number, outer: number, bottom: number, top: number, at: At): readonly Point[] {
-  const c = (outer - inner) / 6;
-  return [
-    at(inner + c, bottom),
-    at(outer - c, bottom),
-    at(outer, bottom + c),
-    at(outer, top - c),
-    at(outer - c, top),
-    at(inner + c, top),
-    at(inner, top - c),
-    at(inner, bottom + c),
-  ];
-}
-
 /** Where the wheel’s face stands on one side, from the car’s centreline, mm. */
 function faceOf(r: Reads, side: Side): number | undefined {
   const { half, offCentre } = r.of(stance);
   return half && half.value + (side === 'left' ? offCentre : -offCentre);
 }
 
-function faceShapes(r: Reads, side: Side, at: At, radius: number): Shape[] {
+/** The axle’s axis through the wheel. */
+function axisShape(r: Reads, side: Side, at: At): Shape[] {
   const y = faceOf(r, side);
-  if (y === undefined) return [];
-  const brake = r.figure('brake.radius')?.value;
-  const reach = radius * 0.32;
-  return [
-    { kind: 'line', style: 'flange', points: [at(y, -reach), at(y, reach)], at: 'brief.targetWidth' },
-    { kind: 'line', style: 'axis', points: [at(y - 130, 0), at(y + 20, 0)] },
-    ...(brake === undefined
-      ? []
-      : [
-          {
-            kind: 'outline' as const,
-            style: 'detail' as const,
-            points: [at(y - 58, -brake), at(y - 14, -brake), at(y - 14, brake), at(y - 58, brake)],
-            at: 'brake.radius',
-          },
-        ]),
-  ];
+  return y === undefined ? [] : [{ kind: 'line', style: 'axis', points: [at(y - 170, 0), at(y + 40, 0)] }];
 }
 
-function dimensionsOf(r: Reads, side: Side, at: At, [top, bottom]: readonly [number, number]): Dimension[] {
+/** The wheel face alone, while there is no wheel on it. */
+function faceShape(r: Reads, side: Side, at: At): Shape[] {
+  const y = faceOf(r, side);
+  if (y === undefined) return [];
+  return [{ kind: 'line', style: 'flange', points: [at(y, -72), at(y, 72)], at: 'brief.targetWidth' }];
+}
+
+function dimensionsOf(r: Reads, side: Side, at: At, bottom: number): Dimension[] {
   const found = r.of(stance);
   const edges = found.edges?.[side];
   const face = faceOf(r, side);
@@ -189,23 +121,7 @@ function dimensionsOf(r: Reads, side: Side, at: At, [top, bottom]: readonly [num
     const ends = [at(a, v), at(b, v)].sort((p, q) => p[0] - q[0]) as [Point, Point];
     return { from: ends[0], to: ends[1] };
   };
-  const gaps = (['inboard', 'outboard'] as const).flatMap((from): Dimension[] => {
-    const worst = tightest(found.clearances, side, from, r.limit);
-    const y = worst && r.figure(worst.place)?.value;
-    if (!worst || y === undefined) return [];
-    const edge = from === 'inboard' ? edges.tyreIn : edges.tyreOut;
-    return [
-      {
-        id: worst.gap.id,
-        label: worst.gap.label,
-        ...between(y, edge, top),
-        row: from === 'inboard' ? 1 : 2,
-        value: worst.gap.value,
-        figureId: worst.gap.id,
-        name: `${from === 'inboard' ? 'in' : 'out'}, ${POSE_SHAPES[worst.pose].short}`,
-      },
-    ];
-  });
+  const gaps = gapDimensions(r, side, edges, between);
   const { et, backspace } = found;
   return [
     ...gaps,
@@ -217,6 +133,7 @@ function dimensionsOf(r: Reads, side: Side, at: At, [top, bottom]: readonly [num
             ...between(edges.centre, face, bottom),
             row: -1,
             value: et.value,
+            fine: !et.byTape,
             figureId: et.id,
             quantityId: 'wheel.et',
             name: 'ET',
@@ -232,12 +149,61 @@ function dimensionsOf(r: Reads, side: Side, at: At, [top, bottom]: readonly [num
             ...between(edges.rimIn, face, bottom),
             row: -2,
             value: backspace.value,
+            fine: !backspace.byTape,
             figureId: backspace.id,
             name: 'backspace',
           },
         ]
       : []),
   ];
+}
+
+type Between = (a: number, b: number, v: number) => { readonly from: Point; readonly to: Point };
+
+/** The tightest gap of each place beside the wheel, at its height; the one of each side that is judged strong. */
+function gapDimensions(r: Reads, side: Side, edges: WheelEdges, between: Between): readonly Dimension[] {
+  const found = r.of(stance);
+  const radius = found.diameter ? found.diameter.value / 2 : USUAL_RADIUS;
+  const bump = r.figure('spring.bump')?.value ?? USUAL_BUMP;
+  const judged = (['inboard', 'outboard'] as const).map((from) =>
+    tightest(found.clearances, side, from, r.limit),
+  );
+  const margin = (c: Clearance) => c.gap.value - r.limit(`stance.${c.limit}`).value;
+  const worst = new Map<string, Clearance>();
+  for (const c of found.clearances) {
+    if (c.side !== side) continue;
+    const before = worst.get(c.place);
+    if (!before || margin(c) < margin(before)) worst.set(c.place, c);
+  }
+  return [...worst.values()].flatMap((c): Dimension[] => {
+    const y = r.figure(c.place)?.value;
+    if (y === undefined) return [];
+    return [
+      {
+        id: c.gap.id,
+        label: c.gap.label,
+        ...between(
+          y,
+          c.from === 'inboard' ? edges.tyreIn : edges.tyreOut,
+          heightOf(c.place, radius, bump, r.figure(`room.lip.${side}`)?.value),
+        ),
+        row: 0,
+        value: c.gap.value,
+        figureId: c.gap.id,
+        name: POSE_SHAPES[c.pose].short,
+        ...(judged.includes(c) ? { strong: true } : {}),
+      },
+    ];
+  });
+}
+
+/** Height over the hub at which a place of the room was read, mm. */
+function heightOf(place: string, radius: number, bump: number, lip: number | undefined): number {
+  const [, from, pose, height] = place.split('.');
+  const lift = pose === 'bump' ? bump : 0;
+  if (from === 'out') return (lip ?? radius) + (pose === 'bump' ? LIP_UP / 3 : 6);
+  const heights: Readonly<Record<string, number>> = heightsOf(radius);
+  return (heights[height ?? ''] ?? 0) + lift;
 }
 
 /** The wheel moves by its offset, the wheel face by the axle’s width; both sides move together. */
@@ -258,7 +224,7 @@ function handlesOf(r: Reads, side: Side, at: At, radius: number): MarkHandle[] {
   };
   return [
     ...(edges && et !== undefined
-      ? [handle(OFFSET, `Wheel offset, ${side} wheel`, et, at(edges.centre, radius * 0.8), -out)]
+      ? [handle(OFFSET, `Wheel offset, ${side} wheel`, et, at(edges.centre, radius * 0.96), -out)]
       : []),
     ...(face !== undefined &&
     width !== undefined &&
@@ -266,7 +232,7 @@ function handlesOf(r: Reads, side: Side, at: At, radius: number): MarkHandle[] {
     restsOn(found.half).has('brief.targetWidth') &&
     !r.of(stand).by.left &&
     !r.of(stand).by.right
-      ? [handle(WIDTH, `WMS width, ${side} wheel face`, width, at(face, -radius * 0.32), out / 2)]
+      ? [handle(WIDTH, `WMS width, ${side} wheel face`, width, at(face, -84), out / 2)]
       : []),
   ];
 }

@@ -4,7 +4,7 @@ import type { LevelResult } from '../level-stage';
 import { node } from '../node';
 import type { survey } from '../words';
 import { SIDES } from '../../../geometry';
-import { formatAngle, formatLength } from '../../../units';
+import { formatAngle } from '../../../units';
 import { bar, type Caption, type Dimension, type Point, type Shape, type View } from '../../../drawing';
 
 type SurveyId = QuantityIdOf<typeof survey>;
@@ -123,7 +123,8 @@ function captions({ thrust, diagonals }: LevelResult, longest: number, half: num
     });
   if (diagonals)
     list.push({
-      text: `diagonals ${formatLength(diagonals.value, { unit: 'mm', signed: true })}`,
+      text: `diagonals ${diagonals.value > 0 ? '+' : ''}{}`,
+      length: diagonals.value,
       at: [-longest / 2, -half * 0.55],
       anchor: 'middle',
     });

@@ -1,16 +1,17 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatChipsModule } from '@angular/material/chips';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { SKILL_NAMES, SKILLS, TOOL_NAMES, TOOLS } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 
 /** Tools and skills that are there, and notes. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-at-hand',
-  imports: [FormsModule, MatChipsModule, MatFormFieldModule, MatInputModule, PanelHeading],
+  imports: [FormsModule, MatChipsModule, MatFormFieldModule, MatInputModule, PanelGroup],
   templateUrl: './at-hand.html',
   styles: `
     .form {

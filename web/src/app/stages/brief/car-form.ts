@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -13,9 +13,10 @@ import {
   USE_NAMES,
   USES,
 } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { DraftsService } from '../../state/drafts.service';
 import { PlanStore } from '../../state/plan-store';
+import { FinishField } from './finish-field';
 
 /** Characters that names do not take, as the server has it. */
 const NOT_IN_NAMES = /[<>;\p{Cc}]/u;
@@ -23,8 +24,9 @@ const LONGEST = 80;
 
 /** Which car, for what, and what has to be ready when. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-car-form',
-  imports: [FormsModule, MatFormFieldModule, MatInputModule, MatSelectModule, PanelHeading],
+  imports: [FormsModule, MatFormFieldModule, MatInputModule, MatSelectModule, FinishField, PanelGroup],
   templateUrl: './car-form.html',
   styles: `
     .form {

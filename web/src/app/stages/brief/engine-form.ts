@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -14,6 +14,7 @@ type TypedList = 'gears' | 'torqueCurve';
 
 /** Gearbox ratios and torque curve, typed as lists. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-engine-form',
   imports: [FormsModule, MatFormFieldModule, MatInputModule],
   templateUrl: './engine-form.html',

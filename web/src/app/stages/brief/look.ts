@@ -3,6 +3,7 @@ import type { StageLook } from '../../stage/look';
 import { AtHand } from './at-hand';
 import { CarForm } from './car-form';
 import { EngineForm } from './engine-form';
+import { SettlePanel } from './settle-panel';
 import { TorqueDemand } from './torque-demand';
 
 /** Why the swap, for what, and to what width. */
@@ -14,7 +15,8 @@ export const look: StageLook = {
     { group: 'car', bare: true },
     { group: 'weights' },
     { group: 'engine' },
-    { part: EngineForm },
+    { part: EngineForm, under: true },
+    { part: SettlePanel },
     { part: AtHand },
   ],
 };

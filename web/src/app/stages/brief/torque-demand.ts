@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { TorqueChart } from './torque-chart';
@@ -6,6 +6,7 @@ import { torque } from '@intervex/core';
 
 /** What each shaft must carry, and which side says so. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-torque-demand',
   imports: [FigureValue, TorqueChart],
   template: `

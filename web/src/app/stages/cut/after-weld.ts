@@ -1,32 +1,37 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { learned, SIDES } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
-import { ReadingField } from '../../readings/reading-field';
+import { learned } from '@intervex/core';
+import { PanelGroup } from '../../shared/panel-group';
+import { ReadingPair } from '../../readings/reading-pair';
 import { FigureValue } from '../../shared/figure-value';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 
 /** The tube read after tacking and welding, and what this welder’s welds pull. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-after-weld',
-  imports: [PanelHeading, FigureValue, MatButtonModule, ReadingField],
+  imports: [PanelGroup, FigureValue, MatButtonModule, ReadingPair],
   template: `
-    <ix-heading>
-      After the work
-      <small>cold, from the casting face</small>
-    </ix-heading>
-    @for (side of sides; track side) {
-      <ix-reading [id]="'after.tacked.' + side" [label]="'Tacked, ' + side" />
-      <ix-reading [id]="'after.welded.' + side" [label]="'Welded, ' + side" />
-    }
-    @if (shrink(); as s) {
-      <p>
-        This welder’s butt pulls
-        <ix-figure [figure]="s" [withU]="true" [digits]="2" />
-        <button mat-button type="button" (click)="use()">Reckon with it</button>
-      </p>
-    }
+    <ix-group name="After the work" note="cold, from the casting face">
+      <ix-reading-pair
+        left="after.tacked.left"
+        right="after.tacked.right"
+        label="Tacked, casting to housing end"
+      />
+      <ix-reading-pair
+        left="after.welded.left"
+        right="after.welded.right"
+        label="Welded, casting to housing end"
+      />
+      @if (shrink(); as s) {
+        <p>
+          This welder’s butt pulls
+          <ix-figure [figure]="s" [withU]="true" [digits]="2" />
+          <button mat-button type="button" (click)="use()">Reckon with it</button>
+        </p>
+      }
+    </ix-group>
   `,
   styles: `
     p {
@@ -38,7 +43,6 @@ import { PlanStore } from '../../state/plan-store';
 export class AfterWeld {
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
-  protected readonly sides = SIDES;
   protected readonly shrink = computed(() => this.store.results().of(learned).shrink);
 
   /** What was learned becomes what a side is reckoned with that is not tacked yet; one that is keeps its marks. */

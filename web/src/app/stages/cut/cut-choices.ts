@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
   CUT_METHODS,
   DATUM_NAMES,
@@ -11,44 +11,46 @@ import {
   SHAFT_ROUTES,
 } from '@intervex/core';
 import { ReadingField } from '../../readings/reading-field';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { ChoiceField } from '../../stage/choice-field';
 import { PlanStore } from '../../state/plan-store';
 
 /** How it is cut, from where it is marked, and what the ends become. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-cut-choices',
-  imports: [ChoiceField, PanelHeading, ReadingField],
+  imports: [ChoiceField, PanelGroup, ReadingField],
   template: `
-    <ix-heading>How it is cut</ix-heading>
-    <ix-choice
-      label="Method"
-      [value]="choices().method"
-      [options]="methods"
-      (picked)="store.choose('method', $event)"
-    />
-    <ix-choice
-      label="Marks measured from"
-      [value]="datumNow()"
-      [options]="datums()"
-      (picked)="store.choose('datum', $event)"
-    />
-    <ix-choice
-      label="Shafts"
-      [value]="choices().shaftRoute"
-      [options]="routes"
-      (picked)="store.choose('shaftRoute', $event)"
-    />
-    <ix-choice
-      label="Ends afterwards"
-      [value]="choices().retentionTo"
-      [options]="retentions"
-      (picked)="store.choose('retentionTo', $event)"
-    />
-    <ix-reading id="brief.targetWidth" />
-    @if (choices().school === 'driveline') {
-      <ix-reading id="cut.pinion" label="Pinion from middle, plus left" />
-    }
+    <ix-group name="How it is cut">
+      <ix-choice
+        label="Method"
+        [value]="choices().method"
+        [options]="methods"
+        (picked)="store.choose('method', $event)"
+      />
+      <ix-choice
+        label="Marks measured from"
+        [value]="datumNow()"
+        [options]="datums()"
+        (picked)="store.choose('datum', $event)"
+      />
+      <ix-choice
+        label="Shafts"
+        [value]="choices().shaftRoute"
+        [options]="routes"
+        (picked)="store.choose('shaftRoute', $event)"
+      />
+      <ix-choice
+        label="Ends afterwards"
+        [value]="choices().retentionTo"
+        [options]="retentions"
+        (picked)="store.choose('retentionTo', $event)"
+      />
+      <ix-reading id="brief.targetWidth" />
+      @if (choices().school === 'driveline') {
+        <ix-reading id="cut.pinion" label="Pinion from middle, plus left" />
+      }
+    </ix-group>
   `,
 })
 export class CutChoices {

@@ -1,4 +1,4 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { square, CLOCKS, PHASE_NAMES, sideName, type Side } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
@@ -15,6 +15,7 @@ const FULL_TILT = 0.0061;
  * farthest out. On the left side the front of the car is at the left, on the right side at the right.
  */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-end-face',
   template: `
     <h2>
@@ -81,6 +82,7 @@ const FULL_TILT = 0.0061;
     text {
       fill: var(--ink);
       font-family: var(--figures);
+      font-variant-numeric: tabular-nums;
       font-size: 12px;
     }
     .word {
@@ -122,7 +124,7 @@ export class EndFace {
       const figure = known.get(id)?.figure;
       if (!figure) return [];
       const [dx, dy] = this.toward(clock.clockRad);
-      const text = this.units.bare(figure.value, this.units.unit() === 'mm' ? 2 : undefined);
+      const text = this.units.bareFigure(figure, this.units.unit() === 'mm' ? 2 : undefined);
       return [
         {
           id,

@@ -1,9 +1,10 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { SIDES } from '@intervex/core';
 import { EndFace } from './end-face';
 
 /** Both end faces, as squareness shows them. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-faces',
   imports: [EndFace],
   template: `

@@ -42,6 +42,7 @@ export const look: StageLook = {
       name: 'Left tube',
       subtitle: 'left tube with its marks, from behind',
       view: ({ of }) => of(tubeViews).left,
+      tall: true,
       empty: NO_TUBE,
     },
     {
@@ -49,6 +50,7 @@ export const look: StageLook = {
       name: 'Right tube',
       subtitle: 'right tube with its marks, from behind',
       view: ({ of }) => of(tubeViews).right,
+      tall: true,
       empty: NO_TUBE,
     },
     {

@@ -1,18 +1,14 @@
-import { Component, computed, inject, input } from '@angular/core';
-import { school, marks, DATUM_NAMES, markDatum, placeName, sideName, type Side } from '@intervex/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { school, marks, placeName, sideName, type Side } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
-import { PanelHeading } from '../../shared/panel-heading';
 import { PlanStore } from '../../state/plan-store';
 
 /** The scribe marks of one side: from where, which side the blade runs, what falls out, what to expect. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-marks',
-  imports: [PanelHeading, FigureValue],
+  imports: [FigureValue],
   template: `
-    <ix-heading>
-      Marks, {{ side() }}
-      <small>from the {{ datum() }}</small>
-    </ix-heading>
     @if (marks(); as m) {
       <table class="grid">
         <caption class="hidden">{{ title() }} scribe marks</caption>
@@ -65,10 +61,6 @@ export class MarksTable {
   readonly side = input.required<Side>();
 
   protected readonly title = computed(() => sideName(this.side()));
-  protected readonly datum = computed(() => {
-    const { method, datum } = this.store.plan().choices;
-    return DATUM_NAMES[markDatum(method, datum)];
-  });
   protected readonly marks = computed(() => this.store.results().of(marks).marks[this.side()]);
   protected readonly why = computed(() => {
     const { of, decisions } = this.store.results();

@@ -1,15 +1,16 @@
-import { Component, computed, inject } from '@angular/core';
-import { MatRadioModule } from '@angular/material/radio';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import {
-  schools,
-  shafts,
+  type Figure,
   isPlanned,
-  placeWord,
   placeName,
+  placeWord,
+  type School,
   SCHOOL_NAMES,
   SCHOOL_NOTES,
+  schools,
+  shafts,
   toBuy,
-  type School,
+  withValue,
 } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -17,11 +18,12 @@ import { UnitsService } from '../../state/units.service';
 
 /** The ways to cut side by side; one is chosen. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-schools',
-  imports: [FigureValue, MatRadioModule],
+  imports: [FigureValue],
   templateUrl: './schools-table.html',
   styleUrl: './schools-table.scss',
-  host: { '[class.long]': "units.unit() === 'frac'" },
+  host: { '[class.long]': "units.unit().startsWith('frac')" },
 })
 export class SchoolsTable {
   private readonly store = inject(PlanStore);
@@ -29,7 +31,7 @@ export class SchoolsTable {
   protected readonly chosen = computed(() => this.store.plan().choices.school);
   protected readonly target = computed(() => {
     const figure = this.store.results().known.get('brief.targetWidth')?.figure;
-    return figure ? `, to a width of ${this.units.show(figure.value, 'mm')}` : '';
+    return figure ? `, to a width of ${this.units.figure(figure)}` : '';
   });
 
   protected readonly rows = computed(() => {
@@ -44,7 +46,7 @@ export class SchoolsTable {
       const needs = of(shafts).bySchool[s.school];
       const wide =
         target !== undefined && Math.abs(s.width.value - target) > 0.05
-          ? `${this.units.show(s.width.value, 'mm')} wide`
+          ? `${this.units.figure(s.width)} wide`
           : '';
       return {
         ...base,
@@ -52,7 +54,7 @@ export class SchoolsTable {
         plan: s,
         needs,
         wide,
-        pinion: this.pinion(s.pinion.value),
+        pinion: this.pinion(s.pinion),
         buy: toBuy(needs, s),
       };
     });
@@ -62,7 +64,10 @@ export class SchoolsTable {
     this.store.choose('school', school);
   }
 
-  private pinion(y: number): string {
-    return Math.abs(y) < 0.05 ? 'middle' : `${this.units.show(Math.abs(y), 'mm')} ${placeWord(y)}`;
+  private pinion(at: Figure): string {
+    const { value } = at;
+    return Math.abs(value) < 0.05
+      ? 'middle'
+      : `${this.units.figure(withValue(at, Math.abs(value)))} ${placeWord(value)}`;
   }
 }

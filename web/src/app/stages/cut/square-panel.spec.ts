@@ -22,9 +22,9 @@ describe('squareness panel', () => {
 
   it('offers four places, and eight when asked', async () => {
     const bench = await Bench.of(SquarePanel, donorPlan());
-    expect(bench.all('input')).toHaveLength(5);
+    expect(bench.all('ix-reading input')).toHaveLength(5);
     await bench.click('Four more places');
-    expect(bench.all('input')).toHaveLength(9);
+    expect(bench.all('ix-reading input')).toHaveLength(9);
     expect(bench.text).toContain('Three places or more');
   });
 

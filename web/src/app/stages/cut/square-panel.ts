@@ -1,6 +1,5 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import {
   square,
   CLOCKS,
@@ -12,69 +11,60 @@ import {
   type Side,
   type SquarePhase,
 } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { ReadingField } from '../../readings/reading-field';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 import { Segments } from '../../shared/segments';
 
 const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
 
 /** Squareness readings of one side at one time, and what they mean. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-square',
-  imports: [PanelHeading, FigureValue, MatButtonModule, MatButtonToggleModule, ReadingField, Segments],
+  imports: [PanelGroup, FigureValue, MatButtonModule, ReadingField, Segments],
   template: `
-    <ix-heading>
-      Squareness
-      <small>fixed ring to end face</small>
-    </ix-heading>
-    <div class="picks">
-      <ix-segments label="Side" [options]="sides" [value]="side()" (picked)="side.set($event)" />
-      <mat-button-toggle-group
-        [value]="phase()"
-        (change)="phase.set($event.value)"
-        [hideSingleSelectionIndicator]="true"
-        aria-label="When"
-      >
-        @for (p of phases; track p.id) {
-          <mat-button-toggle [value]="p.id" [attr.aria-label]="p.name">{{ p.short }}</mat-button-toggle>
-        }
-      </mat-button-toggle-group>
-    </div>
-    <ix-reading [id]="'square.' + side() + '.radius'" />
-    @for (clock of clocks(); track clock.id) {
-      <ix-reading [id]="'square.' + side() + '.' + phase() + '.' + clock.id" />
-    }
-    @if (!all()) {
-      <button mat-button type="button" (click)="all.set(true)">Four more places</button>
-    }
-    @if (face(); as f) {
-      <dl class="result">
-        <div>
-          <dt>Leans</dt>
-          <dd><ix-figure [figure]="f.tilt" [withU]="true" /></dd>
-        </div>
-        <div>
-          <dt>Farthest out</dt>
-          <dd>{{ clockName(f.farthestRad) }}</dd>
-        </div>
-        <div>
-          <dt>Camber</dt>
-          <dd><ix-figure [figure]="f.camber" [withU]="true" /></dd>
-        </div>
-        <div>
-          <dt>Toe</dt>
-          <dd><ix-figure [figure]="f.toe" [withU]="true" /></dd>
-        </div>
-        <div>
-          <dt>{{ f.stations }} places, rest</dt>
-          <dd class="figure">{{ f.residual.toFixed(3) }} mm</dd>
-        </div>
-      </dl>
-    } @else {
-      <p class="second">Three places or more, and the radius, give tilt, its direction, camber and toe.</p>
-    }
+    <ix-group name="Squareness" note="fixed ring to end face">
+      <div class="picks">
+        <ix-segments label="Side" [options]="sides" [value]="side()" (picked)="side.set($event)" />
+        <ix-segments label="When" [options]="phases" [value]="phase()" (picked)="phase.set($event)" />
+      </div>
+      <ix-reading [id]="'square.' + side() + '.radius'" />
+      @for (clock of clocks(); track clock.id) {
+        <ix-reading [id]="'square.' + side() + '.' + phase() + '.' + clock.id" />
+      }
+      @if (!all()) {
+        <button mat-button type="button" (click)="all.set(true)">Four more places</button>
+      }
+      @if (face(); as f) {
+        <dl class="result">
+          <div>
+            <dt>Leans</dt>
+            <dd><ix-figure [figure]="f.tilt" [withU]="true" /></dd>
+          </div>
+          <div>
+            <dt>Farthest out</dt>
+            <dd>{{ clockName(f.farthestRad) }}</dd>
+          </div>
+          <div>
+            <dt>Camber</dt>
+            <dd><ix-figure [figure]="f.camber" [withU]="true" /></dd>
+          </div>
+          <div>
+            <dt>Toe</dt>
+            <dd><ix-figure [figure]="f.toe" [withU]="true" /></dd>
+          </div>
+          <div>
+            <dt>{{ f.stations }} places, rest</dt>
+            <dd class="figure">{{ units.show(f.residual, 'mm', units.unit() === 'mm' ? 3 : 4) }}</dd>
+          </div>
+        </dl>
+      } @else {
+        <p class="second">Three places or more, and the radius, give tilt, its direction, camber and toe.</p>
+      }
+    </ix-group>
   `,
   styles: `
     .picks {
@@ -106,12 +96,13 @@ const FOUR = new Set(['top', 'front', 'bottom', 'rear']);
 })
 export class SquarePanel {
   private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
   protected readonly sides = SIDES.map((id) => ({ id, name: sideName(id) }));
   protected readonly clockName = clockName;
   protected readonly phases = SQUARE_PHASES.map((id) => ({
     id,
-    name: PHASE_NAMES[id],
-    short: id === 'before' ? 'Before' : id === 'tacked' ? 'Tacked' : 'Welded',
+    full: PHASE_NAMES[id],
+    name: id === 'before' ? 'Before' : id === 'tacked' ? 'Tacked' : 'Welded',
   }));
   protected readonly side = signal<Side>('left');
   protected readonly phase = signal<SquarePhase>('tacked');

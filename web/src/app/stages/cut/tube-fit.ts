@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { tubes, float, ends, learned, SIDES, type Figure, type Side } from '@intervex/core';
 import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
@@ -6,6 +6,7 @@ import { OpenChecks } from '../../stage/open-checks';
 
 /** New tubes and full-float ends side by side: lengths, fits at both extremes, what pressing asks, hold points. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-tube-fit',
   imports: [OpenChecks, SidedTable],
   template: `

@@ -1,32 +1,31 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { SIDES, type TubeItem } from '@intervex/core';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 
 const COLUMNS: readonly RowColumn[] = [
   { key: 'side', label: 'Side', kind: 'choice', options: SIDES.map((id) => ({ id, name: id })) },
   { key: 'name', label: 'What', kind: 'text' },
-  { key: 'from', label: 'From', kind: 'mm', min: 0, max: 1500 },
-  { key: 'to', label: 'To', kind: 'mm', min: 0, max: 1500 },
+  { key: 'from', label: 'From', kind: 'mm', byTape: true, min: 0, max: 1500 },
+  { key: 'to', label: 'To', kind: 'mm', byTape: true, min: 0, max: 1500 },
 ];
 
 /** What is welded to the tubes, from the casting face, so that no cut comes near it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-tube-items',
-  imports: [PanelHeading, RowsEditor],
+  imports: [PanelGroup, RowsEditor],
   template: `
-    <ix-heading>
-      On the tubes
-      <small>from the casting face, welds included</small>
-    </ix-heading>
-    <ix-rows
-      name="things on the tubes"
-      [columns]="columns"
-      [rows]="rows()"
-      (changed)="put($event)"
-      (removed)="store.put('tubeItems', $event, undefined); store.saveNow()"
-    />
+    <ix-group name="On the tubes" note="from the casting face, welds included">
+      <ix-rows
+        name="things on the tubes"
+        [columns]="columns"
+        [rows]="rows()"
+        (changed)="put($event)"
+        (removed)="store.put('tubeItems', $event, undefined); store.saveNow()"
+      />
+    </ix-group>
   `,
 })
 export class TubeItems {

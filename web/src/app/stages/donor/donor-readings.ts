@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { axle, placeWord } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -6,6 +6,7 @@ import { AnglesTable } from '../survey/angles-table';
 
 /** The donor to scale, what follows from its readings, and its angles. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-donor-readings',
   imports: [AnglesTable, FigureValue],
   template: `

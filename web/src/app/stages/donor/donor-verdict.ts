@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { isOpen, type DonorVerdict } from '@intervex/core';
@@ -8,6 +8,7 @@ import { PlanStore } from '../../state/plan-store';
 
 /** The decision on a donor: accepted or rejected, with its reason and photos. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-donor-verdict',
   imports: [MatButtonModule, MatIconModule, PhotoList],
   template: `

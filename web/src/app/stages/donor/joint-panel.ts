@@ -1,4 +1,12 @@
-import { Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+} from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
   joints,
@@ -10,13 +18,14 @@ import {
   factOfPlace,
 } from '@intervex/core';
 import { FactField } from '../../readings/fact-field';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { ReadingField } from '../../readings/reading-field';
 import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';
 import { chosenJoint } from './chosen-joint';
 import { JointPart } from './joint-part';
 import { VERDICT_WORDS } from './verdict-words';
+import { UnitsService } from '../../state/units.service';
 
 /** Most that a cost or hours may be. */
 const MOST_COST = 1_000_000;
@@ -24,14 +33,16 @@ const MOST_HOURS = 5000;
 
 /** One joint: what its faces are made of, what the parts counter has for it, and what the builder decides. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-joint',
-  imports: [FactField, FormsModule, JointPart, PanelHeading, ReadingField],
+  imports: [FactField, FormsModule, JointPart, PanelGroup, ReadingField],
   templateUrl: './joint-panel.html',
   styleUrl: './joint-panel.scss',
 })
 export class JointPanel {
   private readonly state = inject(ScreenState);
   protected readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly id = chosenJoint();
 

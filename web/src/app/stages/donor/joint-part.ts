@@ -1,16 +1,18 @@
-import { Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { joints, rankRings, type JointResult, type PartSearch, type SearchedJoint } from '@intervex/core';
 import { CounterService } from '../../state/counter.service';
 import { PlanStore } from '../../state/plan-store';
 import { VERDICT_WORDS } from './verdict-words';
+import { UnitsService } from '../../state/units.service';
 
 /** How many of what comes near are shown where nothing joins. */
 const MOST_NEAR = 3;
 
 /** What the parts counter has for a bearing or a seal, nearest first; one of them is chosen. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-joint-part',
   imports: [MatButtonModule, MatIconModule],
   providers: [CounterService],
@@ -20,6 +22,7 @@ const MOST_NEAR = 3;
 export class JointPart {
   protected readonly counter = inject(CounterService);
   private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
   readonly id = input.required<SearchedJoint>();
 
   protected readonly words = VERDICT_WORDS;

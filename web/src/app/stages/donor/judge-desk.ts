@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import {
   demand,
@@ -31,6 +31,7 @@ const SLIP_STEPS = [
 
 /** What was found out about a donor, what speaks against it, and the decision. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-judge-desk',
   imports: [DonorVerdictCard, FigureValue, MatIconModule, SidedTable],
   templateUrl: './judge-desk.html',
@@ -38,7 +39,7 @@ const SLIP_STEPS = [
 })
 export class JudgeDesk {
   private readonly jumps = inject(JumpService);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   protected readonly store = inject(PlanStore);
 
   protected readonly judged = computed(() => {

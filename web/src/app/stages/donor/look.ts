@@ -1,5 +1,5 @@
 import { headingsOf, JOINT_IDS } from '@intervex/core';
-import { donorView } from '@intervex/core/views/donor';
+import { donorView, endSectionView } from '@intervex/core/views/donor';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { placeOf } from './chosen-joint';
 import { DonorReadings } from './donor-readings';
@@ -14,6 +14,12 @@ const JUDGED = ['ratio', 'differential', 'condition', 'strength', 'completeness'
 const READ = headingsOf('donor')
   .map((heading) => heading.id)
   .filter((id) => !JUDGED.includes(id));
+/** Left and right in two columns where both are read. */
+const READ_PARTS: readonly PanelPart[] = READ.flatMap((group): PanelPart[] => {
+  if (group === 'leftSide') return [{ group, with: 'rightSide', title: 'Tubes and halves' }];
+  if (group === 'leftShaft') return [{ group, with: 'rightShaft', title: 'Shafts' }];
+  return group === 'rightSide' || group === 'rightShaft' ? [] : [{ group }];
+});
 const parts = (groups: readonly string[], more = {}): PanelPart[] =>
   groups.map((group) => ({ group, ...more }));
 
@@ -27,25 +33,25 @@ export const look: StageLook = {
       name: 'Readings',
       view: ({ of }) => of(donorView),
       desk: [DonorReadings],
-      panel: [{ part: RetentionField }, ...parts(READ)],
+      panel: [...READ_PARTS, { part: RetentionField }],
       groups: READ,
     },
     {
       id: 'judge',
       name: 'Judge',
+      view: ({ of }) => of(donorView),
       desk: [JudgeDesk],
       panel: parts(JUDGED, { factsFirst: true }),
       groups: JUDGED,
       places: ['donor'],
-      withoutNeeds: true,
     },
     {
       id: 'mating',
       name: 'Mating',
+      view: ({ of }) => of(endSectionView),
       desk: [MatingTable],
       panel: [{ part: JointPanel }],
       places: JOINT_IDS.map(placeOf),
-      withoutNeeds: true,
     },
   ],
   walk: { view: ({ of }) => of(donorView), byItself: true },

@@ -1,8 +1,9 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import type { JointId, JointResult, Verdict } from '@intervex/core';
 import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 import { chosenJoint, placeOf } from './chosen-joint';
 import { VERDICT_WORDS } from './verdict-words';
 import { joints } from '@intervex/core';
@@ -16,6 +17,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
 
 /** Every joint between donor, car and bought parts: both faces, the verdict, and what it takes. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-mating',
   imports: [MatIconModule],
   template: `
@@ -56,7 +58,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
               @for (f of j.faces; track f.of) {
                 <span class="face">
                   <small class="second">{{ f.of }}</small>
-                  <span [class.second]="!f.text">{{ f.text || 'not known' }}</span>
+                  <span [class.second]="!f.text">{{ units.say(f.text) || 'not known' }}</span>
                 </span>
               }
             </td>
@@ -187,6 +189,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
 })
 export class MatingTable {
   private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
   private readonly state = inject(ScreenState);
   protected readonly chosen = chosenJoint();
   protected readonly words = VERDICT_WORDS;
@@ -206,7 +209,7 @@ export class MatingTable {
 
   /** Reason of the verdict that counts, and the work that was written down. */
   protected why({ note, computed: judged }: JointResult): string {
-    const reason = note.verdict ? (note.reason ?? '') : judged.why;
+    const reason = note.verdict ? (note.reason ?? '') : this.units.say(judged.why);
     return [reason, note.work && `work: ${note.work}`].filter(Boolean).join('; ');
   }
 }

@@ -1,24 +1,26 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { RETENTION_NAMES, RETENTIONS, type Retention } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 
 /** How the donor holds its shafts in. Ends that were to stay as they are stay with it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-retention-field',
-  imports: [MatFormFieldModule, MatSelectModule, PanelHeading],
+  imports: [MatFormFieldModule, MatSelectModule, PanelGroup],
   template: `
-    <ix-heading>Shafts held in by</ix-heading>
-    <mat-form-field appearance="outline" subscriptSizing="dynamic" class="wide">
-      <mat-label>Shaft retention</mat-label>
-      <mat-select [value]="store.plan().choices.retention" (valueChange)="choose($event)">
-        @for (r of retentions; track r.id) {
-          <mat-option [value]="r.id">{{ r.name }}</mat-option>
-        }
-      </mat-select>
-    </mat-form-field>
+    <ix-group name="Shafts held in by">
+      <mat-form-field appearance="outline" subscriptSizing="dynamic" class="wide">
+        <mat-label>Shaft retention</mat-label>
+        <mat-select [value]="store.plan().choices.retention" (valueChange)="choose($event)">
+          @for (r of retentions; track r.id) {
+            <mat-option [value]="r.id">{{ r.name }}</mat-option>
+          }
+        </mat-select>
+      </mat-form-field>
+    </ix-group>
   `,
   styles: `
     .wide {

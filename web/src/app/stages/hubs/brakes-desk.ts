@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { ends, brakes, limitValue, type Figure, type PartOffer, type PartSearch } from '@intervex/core';
@@ -16,6 +16,7 @@ const USUAL_HIGH = 50.8;
 
 /** Where rotor and caliper stand, kits of the counter against this axle and rim, and the decision between them. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-brakes',
   imports: [OpenChecks, SidedTable, MatButtonModule, MatIconModule],
   providers: [CounterService],

@@ -1,9 +1,9 @@
-import { Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { DrawingAnswer } from '@intervex/contract/wire';
 import type { Reading } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { DrawingService } from './drawing.service';
@@ -16,47 +16,46 @@ const drawn = (value: number, instrument: Reading['instrument'] = 'caliper'): Re
 
 /** Takes flange and wheel from a drawing. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-drawing-reader',
-  imports: [MatButtonModule, MatIconModule, PanelHeading],
+  imports: [MatButtonModule, MatIconModule, PanelGroup],
   providers: [DrawingService],
   template: `
-    <ix-heading>
-      From a drawing
-      <small>DXF</small>
-    </ix-heading>
-    <p>
-      <select
-        class="choice"
-        aria-label="Unit where the drawing names none"
-        (change)="units.set($any($event.target).value)"
-      >
-        <option value="">as the file says</option>
-        <option value="mm">mm</option>
-        <option value="in">inch</option>
-      </select>
-      <label class="file" for="drawing">
-        <mat-icon svgIcon="upload" />
-        Choose a file
-        <input id="drawing" type="file" accept=".dxf" class="hidden" (change)="read($any($event.target))" />
-      </label>
-    </p>
-    @if (drawing.trouble(); as why) {
-      <p class="trouble" role="alert">{{ why }}</p>
-    }
-    @if (drawing.answer(); as a) {
-      @for (p of a.patterns; track $index) {
-        <p>
-          {{ p.count }} holes of {{ show(p.hole) }} on {{ show(p.pcd) }}
-          <button mat-button type="button" (click)="takeFlange(a, $index)">Take as flange</button>
-          <button mat-button type="button" (click)="takeWheel(a, $index)">Take as wheel</button>
-        </p>
-      } @empty {
-        <p>No regular pattern of three to ten equal holes was found in it.</p>
+    <ix-group name="From a drawing" note="DXF">
+      <p>
+        <select
+          class="choice"
+          aria-label="Unit where the drawing names none"
+          (change)="units.set($any($event.target).value)"
+        >
+          <option value="">as the file says</option>
+          <option value="mm">mm</option>
+          <option value="in">inch</option>
+        </select>
+        <label class="file" for="drawing">
+          <mat-icon svgIcon="upload" />
+          Choose a file
+          <input id="drawing" type="file" accept=".dxf" class="hidden" (change)="read($any($event.target))" />
+        </label>
+      </p>
+      @if (drawing.trouble(); as why) {
+        <p class="trouble" role="alert">{{ why }}</p>
       }
-      @if (a.passedOver.length) {
-        <p class="second">Passed over: {{ a.passedOver.join(', ') }}.</p>
+      @if (drawing.answer(); as a) {
+        @for (p of a.patterns; track $index) {
+          <p>
+            {{ p.count }} holes of {{ show(p.hole) }} on {{ show(p.pcd) }}
+            <button mat-button type="button" (click)="takeFlange(a, $index)">Take as flange</button>
+            <button mat-button type="button" (click)="takeWheel(a, $index)">Take as wheel</button>
+          </p>
+        } @empty {
+          <p>No regular pattern of three to ten equal holes was found in it.</p>
+        }
+        @if (a.passedOver.length) {
+          <p class="second">Passed over: {{ a.passedOver.join(', ') }}.</p>
+        }
       }
-    }
+    </ix-group>
   `,
   styles: `
     p {

@@ -40,11 +40,11 @@ describe('pattern', () => {
     );
     expect(bench.all<HTMLAnchorElement>('a').map((a) => a.getAttribute('href'))).toEqual(
       expect.arrayContaining([
-        expect.stringMatching(/shapes\/jig\.pdf\?paper=a4$/),
-        expect.stringMatching(/shapes\/jig\.dxf$/),
+        expect.stringMatching(/shapes\/jig\.pdf\?units=mm&paper=a4$/),
+        expect.stringMatching(/shapes\/jig\.dxf\?units=mm$/),
       ]),
     );
-    expect(bench.all('mat-radio-group tbody tr')[0]?.textContent).toContain('90');
+    expect(bench.all('[role=radiogroup] tbody tr')[0]?.textContent).toContain('90');
     bench.all<HTMLInputElement>('input[type=radio]')[0]?.click();
     await bench.fixture.whenStable();
     expect(bench.store.plan().choices.pattern).toBe('redrill');
@@ -320,10 +320,10 @@ describe('a choice among few', () => {
 });
 
 describe('sheets for suppliers', () => {
-  it('are three, each as PDF, table and file, in the unit that is shown', async () => {
+  it('are four, each as PDF, table and file, in the unit that is shown', async () => {
     const bench = await Bench.stage('sheets', donorPlan({}));
     const links = bench.all<HTMLAnchorElement>('.files.order a').map((a) => a.getAttribute('href') ?? '');
-    expect(links).toHaveLength(9);
+    expect(links).toHaveLength(12);
     expect(links[0]).toMatch(/shaft-order\.pdf\?units=mm&paper=a4$/);
     expect(links[5]).toMatch(/brake-order\.json\?units=mm$/);
   });

@@ -1,6 +1,6 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { KeepOut } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
 import { PlanStore } from '../../state/plan-store';
 
@@ -13,20 +13,19 @@ const COLUMNS: readonly RowColumn[] = [
 
 /** Places of the flange that must stay whole. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-keep-outs',
-  imports: [PanelHeading, RowsEditor],
+  imports: [PanelGroup, RowsEditor],
   template: `
-    <ix-heading>
-      Must stay whole
-      <small>rotor screws, access and balance holes</small>
-    </ix-heading>
-    <ix-rows
-      name="places that must stay whole"
-      [columns]="columns"
-      [rows]="rows()"
-      (changed)="keep($event)"
-      (removed)="store.put('keepOuts', $event, undefined); store.saveNow()"
-    />
+    <ix-group name="Must stay whole" note="rotor screws, access and balance holes">
+      <ix-rows
+        name="places that must stay whole"
+        [columns]="columns"
+        [rows]="rows()"
+        (changed)="keep($event)"
+        (removed)="store.put('keepOuts', $event, undefined); store.saveNow()"
+      />
+    </ix-group>
   `,
 })
 export class KeepOuts {

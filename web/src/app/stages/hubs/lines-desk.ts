@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { BendTable, BrakeLine, Point3 } from '@intervex/core';
 import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
@@ -25,6 +25,7 @@ const BEGUN: readonly Point3[] = [
 
 /** Brake lines: their corners in the car, and how they are bent. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-lines',
   imports: [MatButtonModule, RowsEditor],
   template: `
@@ -135,7 +136,7 @@ export class LinesDesk {
     if (!result) return undefined;
     return result.ok
       ? { table: this.printed(result.table), reason: '' }
-      : { table: undefined, reason: result.reason };
+      : { table: undefined, reason: this.units.say(result.reason) };
   }
 
   private printed({ bends, cut, last, stock }: BendTable) {

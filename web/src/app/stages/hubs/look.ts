@@ -1,6 +1,6 @@
 import { PATTERN_FACES } from '@intervex/core';
 import { rearView } from '@intervex/core/views/cut';
-import { flangeView } from '@intervex/core/views/hubs';
+import { flangeView, jigView } from '@intervex/core/views/hubs';
 import type { StageLook } from '../../stage/look';
 import { BrakesDesk } from './brakes-desk';
 import { DrawingReader } from './drawing-reader';
@@ -22,6 +22,7 @@ export const look: StageLook = {
       id: 'pattern',
       name: 'Pattern',
       subtitle: 'do flange and wheel agree',
+      view: ({ of }) => [of(flangeView), of(jigView)],
       desk: [PatternDesk],
       groups: ['drill', 'cost'],
       places: PATTERN_FACES.map((face) => `pattern.${face}`),

@@ -1,15 +1,15 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { MatRadioModule } from '@angular/material/radio';
 import { stance, patterns, JIGS, type Jig, type PatternRoute } from '@intervex/core';
-import { flangeView, jigView } from '@intervex/core/views/hubs';
-import { ViewSvg } from '../../drawing/view-svg';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { ChoiceField } from '../../stage/choice-field';
 import { Segments, PAPERS } from '../../shared/segments';
+
+/** Thinnest bolted adapter that is made, mm. */
+const LEAST_ADAPTER = 20;
 
 const JIG_NAMES: Readonly<Record<Jig, string>> = {
   ring: 'full ring on the pilot',
@@ -18,8 +18,9 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
 
 /** Whether flange and wheel agree, the ways to make them, and the jig in full size. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-pattern-desk',
-  imports: [ChoiceField, FigureValue, MatButtonModule, MatIconModule, MatRadioModule, Segments, ViewSvg],
+  imports: [ChoiceField, FigureValue, MatButtonModule, MatIconModule, Segments],
   templateUrl: './pattern-desk.html',
   styles: `
     .verdict {
@@ -30,11 +31,6 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
     }
     .verdict.no {
       border-color: var(--red);
-    }
-    .two {
-      display: grid;
-      grid-template-columns: 1.4fr 1fr;
-      gap: 8px;
     }
     .files {
       display: flex;
@@ -58,11 +54,6 @@ const JIG_NAMES: Readonly<Record<Jig, string>> = {
       max-width: 300px;
       text-align: left;
     }
-    @media (max-width: 760px) {
-      .two {
-        grid-template-columns: 1fr;
-      }
-    }
   `,
 })
 export class PatternDesk {
@@ -72,8 +63,6 @@ export class PatternDesk {
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly jigs = JIGS.map((id) => ({ id, name: JIG_NAMES[id] }));
   protected readonly patterns = computed(() => this.store.results().of(patterns));
-  protected readonly flange = computed(() => this.store.results().of(flangeView));
-  protected readonly jig = computed(() => this.store.results().of(jigView));
   protected readonly route = computed(() => this.store.plan().choices.pattern);
 
   protected readonly verdict = computed(() => {
@@ -89,7 +78,7 @@ export class PatternDesk {
           bad: false,
           text: `It can be re-drilled: new holes ${degrees} from the old ones leave ${metal} of metal to ${redrill.nearest.what}; ${this.metal(redrill.needed)} are needed.`,
         }
-      : { bad: true, text: `It cannot be re-drilled. ${redrill.reasons.join(' ')}` };
+      : { bad: true, text: `It cannot be re-drilled. ${this.units.say(redrill.reasons.join(' '))}` };
   });
 
   /** The three ways side by side: whether they can be, what they change, cost and risk. */
@@ -132,7 +121,7 @@ export class PatternDesk {
         'adapter',
         'Bolted adapter',
         true,
-        `at least 20 mm thick; ${room}`,
+        `at least ${this.units.show(LEAST_ADAPTER, 'mm')} thick; ${room}`,
         'Longer arm on bearing and shaft; two sets of nuts, the inner one hidden.',
         'adapter.cost',
       ),
@@ -155,7 +144,7 @@ export class PatternDesk {
   }
 
   protected file(name: 'jig' | 'flange', kind: 'dxf' | 'svg' | 'pdf'): string {
-    const query = kind === 'pdf' ? `?paper=${this.paper()}` : '';
+    const query = `?units=${this.units.unit()}${kind === 'pdf' ? `&paper=${this.paper()}` : ''}`;
     return `/api/variants/${this.store.variant()?.id ?? ''}/shapes/${name}.${kind}${query}`;
   }
 }

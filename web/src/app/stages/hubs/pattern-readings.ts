@@ -1,4 +1,13 @@
-import { Component, computed, effect, inject, input, viewChild, type ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import {
   patterns,
@@ -43,6 +52,7 @@ const USUAL = 5;
 
 /** Caliper readings between the holes of one face, and the circle they describe. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-pattern',
   imports: [MatButtonModule, RowsEditor],
   template: `
@@ -83,7 +93,7 @@ const USUAL = 5;
         <p class="second">By pairs: {{ each() }}</p>
       }
       @if (f.problem) {
-        <p class="trouble" role="alert">{{ f.problem }}</p>
+        <p class="trouble" role="alert">{{ say(f.problem) }}</p>
       }
     }
   `,
@@ -151,6 +161,7 @@ export class PatternPanel {
     });
   }
 
+  protected say = (text: string): string => this.units.say(text);
   protected show = (mm: number): string => this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 2 : 4);
 
   protected count(holes: number): void {

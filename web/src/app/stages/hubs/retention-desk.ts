@@ -1,18 +1,19 @@
-import { Component, computed, inject } from '@angular/core';
-import { MatRadioModule } from '@angular/material/radio';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { ways, joints, ends, RETENTION_NAMES, SEARCHED, type Retention } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 import { JointPart } from '../donor/joint-part';
 import { VERDICT_WORDS } from '../donor/verdict-words';
 
 /** Ways to hold the shafts in: what each does to brake space and shafts, and what happens when one breaks. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-retention',
-  imports: [SidedTable, FigureValue, JointPart, MatRadioModule],
+  imports: [SidedTable, FigureValue, JointPart],
   template: `
-    <mat-radio-group [value]="to()" (change)="choose($event.value)" aria-label="What holds the shafts in">
+    <div role="radiogroup" aria-label="What holds the shafts in">
       <table class="grid cards">
         <thead>
           <tr>
@@ -27,9 +28,10 @@ import { VERDICT_WORDS } from '../donor/verdict-words';
           @for (w of ways(); track w.to) {
             <tr [class.picked]="w.to === to()">
               <th scope="row">
-                <mat-radio-button [value]="w.to">
+                <label class="one">
+                  <input type="radio" name="retention" [checked]="w.to === to()" (change)="choose(w.to)" />
                   {{ names[w.to] }}{{ w.kept ? ', as it is' : '' }}
-                </mat-radio-button>
+                </label>
               </th>
               @for (side of ['left', 'right']; track side) {
                 <td [attr.data-label]="'WMS moves, ' + side">
@@ -46,7 +48,7 @@ import { VERDICT_WORDS } from '../donor/verdict-words';
           }
         </tbody>
       </table>
-    </mat-radio-group>
+    </div>
     <p class="text">
       Brake space, half and shaft grow by what the WMS moves; the cut in this plan is worked out with them, so
       the width stays as wanted.
@@ -94,6 +96,7 @@ import { VERDICT_WORDS } from '../donor/verdict-words';
 })
 export class RetentionDesk {
   private readonly store = inject(PlanStore);
+  protected readonly units = inject(UnitsService);
   protected readonly names = RETENTION_NAMES;
   protected readonly to = computed(() => this.store.plan().choices.retentionTo);
   protected readonly ways = computed(() => this.store.results().of(ways));
@@ -105,7 +108,9 @@ export class RetentionDesk {
       .of(joints)
       .flatMap(({ id, label, verdict, computed: { why }, note }) => {
         const ring = SEARCHED.find((s) => s === id);
-        return ring ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : why }] : [];
+        return ring
+          ? [{ id: ring, label, verdict, why: note.verdict ? (note.reason ?? '') : this.units.say(why) }]
+          : [];
       }),
   );
   protected readonly chosen = computed((): readonly SidedRow[] => {

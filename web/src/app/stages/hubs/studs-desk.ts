@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import {
@@ -21,6 +21,7 @@ const SAME_PITCH = 0.1;
 
 /** Studs and nuts: what they hold, and which there are. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-studs',
   providers: [CounterService],
   imports: [FigureValue, OpenChecks, MatButtonModule, MatIconModule],
@@ -58,7 +59,7 @@ const SAME_PITCH = 0.1;
           @for (o of s.found; track o.number) {
             <tr [class.picked]="o.number === s.chosen">
               <th scope="row">{{ o.name }}</th>
-              <td class="note second">{{ o.number }}, knurl {{ o.size['knurl'] }} mm, {{ o.stock }} there</td>
+              <td class="note second">{{ o.number }}, {{ knurl(o) }}, {{ o.stock }} there</td>
               <td class="figure">{{ o.price }}</td>
               <td>
                 <button type="button" class="plain link" (click)="pick(o)">
@@ -80,9 +81,14 @@ const SAME_PITCH = 0.1;
 export class StudsDesk {
   protected readonly counter = inject(CounterService);
   private readonly store = inject(PlanStore);
-  private readonly units = inject(UnitsService);
+  protected readonly units = inject(UnitsService);
   protected readonly studs = computed(() => this.store.results().of(studs));
   protected readonly search = computed<PartSearch | undefined>(() => this.store.plan().searches.stud);
+  protected knurl({ size: { knurl } }: PartOffer): string {
+    const digits = this.units.unit() === 'mm' ? 2 : 3;
+    return knurl === undefined ? 'knurl not told' : `knurl ${this.units.show(knurl, 'mm', digits)}`;
+  }
+
   protected readonly rows = computed(() => {
     const s = this.studs();
     const { facts, limits } = this.store.plan();

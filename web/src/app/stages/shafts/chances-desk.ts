@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal, type OnDestroy } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import {
@@ -35,6 +35,7 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
 
 /** The chance that everything fits as it will be made, and which reading to improve first. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-chances',
   imports: [MatButtonModule, MatProgressBarModule],
   template: `

@@ -1,29 +1,42 @@
-import type { StageLook } from '../../stage/look';
+import { SIDES } from '@intervex/core';
+import { shaftViews } from '@intervex/core/views/shafts';
+import type { StageLook, StageTab } from '../../stage/look';
 import { ChancesDesk } from './chances-desk';
 import { OrdersDesk } from './orders-desk';
 import { PairsDesk } from './pairs-desk';
 import { StrengthTable } from './strength-table';
 
+const NO_LENGTH =
+  'Halves and shaft lengths of the donor, and the width wanted, say how long the shafts are; then they are drawn here.';
+const inPlace: StageTab['view'] = ({ of }) => SIDES.map((side) => of(shaftViews)[side]);
+
 /** The shafts that will run: strength, stock pairs, tolerances, orders. */
 export const look: StageLook = {
   tabsLabel: 'What of the shafts',
   tabs: [
-    { id: 'strength', name: 'Strength', subtitle: 'what they bear', desk: [StrengthTable] },
+    {
+      id: 'strength',
+      name: 'Strength',
+      subtitle: 'what they bear',
+      view: inPlace,
+      stacked: true,
+      tall: true,
+      empty: NO_LENGTH,
+      desk: [StrengthTable],
+    },
     {
       id: 'stock',
       name: 'Stock pairs',
       subtitle: 'best pairs that can be bought',
       desk: [PairsDesk],
-      withoutNeeds: true,
     },
     {
       id: 'chances',
       name: 'Chances',
       subtitle: 'how likely it all fits as made',
       desk: [ChancesDesk],
-      withoutNeeds: true,
     },
-    { id: 'orders', name: 'Orders', subtitle: 'with the shaft maker', desk: [OrdersDesk], withoutNeeds: true },
+    { id: 'orders', name: 'Orders', subtitle: 'with the shaft maker', desk: [OrdersDesk] },
   ],
   panel: [
     { group: 'strength' },

@@ -1,4 +1,12 @@
-import { Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { OrderState, OrderView } from '@intervex/contract/wire';
 import {
@@ -38,6 +46,7 @@ type SizeKey = keyof typeof SIZES;
 
 /** One order: how it stands, what can be done now, and what was measured. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-order',
   imports: [MatButtonModule],
   templateUrl: './order-card.html',
@@ -64,7 +73,7 @@ export class OrderCard {
     if (state !== 'quoted' || variantId !== this.store.variant()?.id) return [];
     const results = this.store.results();
     const moved = orderMoved(order, results.of(shaftOrder));
-    return moved.length ? moved : orderHolds(results.checks);
+    return (moved.length ? moved : orderHolds(results.checks)).map((why) => this.units.say(why));
   });
   /** Numbers of other orders for the very same shafts. */
   protected readonly same = computed(() => (this.order().state === 'quoted' ? (this.order().same ?? []) : []));

@@ -1,4 +1,4 @@
-import { Component, computed, inject, type OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { shaftOrder } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
@@ -7,6 +7,7 @@ import { OrdersService } from './orders.service';
 
 /** Orders with the shaft maker: a quote of the plan as it is saved, and what became of the others. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-orders',
   imports: [MatButtonModule, OrderCard],
   template: `

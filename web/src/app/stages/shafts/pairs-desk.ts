@@ -1,4 +1,4 @@
-import { Component, computed, inject, signal, type OnInit } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, type OnInit, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PairsAnswer } from '@intervex/contract/wire';
@@ -23,6 +23,7 @@ const MOST_KEPT = 20;
 
 /** Best pairs of shafts that can be bought, over everything the counter has; one is taken, and the cut suits it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-pairs',
   imports: [MatButtonModule, MatIconModule],
   providers: [CounterService],
@@ -165,7 +166,7 @@ export class PairsDesk implements OnInit {
   protected readonly rows = computed(() => {
     const target = this.store.results().known.get('brief.targetWidth')?.figure.value ?? 0;
     const { shaftLeft, shaftRight } = this.store.plan().searches;
-    const show = (mm: number) => this.units.bare(mm);
+    const show = (mm: number) => this.units.bareTape(mm);
     return (this.answer()?.pairs ?? []).map((pair) => {
       const off = pair.width - target;
       return {

@@ -199,7 +199,7 @@ describe('an order', () => {
   it('is not placed once the plan asks for other shafts', async () => {
     const order = { ...ORDER, variantId: VARIANT, state: 'quoted' } as const;
     const bench = await Bench.of(OrderCard, PLAN, { order });
-    expect(bench.text).toContain('Not to be placed as it stands:left length 684.5 mm, now 684 mm');
+    expect(bench.text).toContain('Not to be placed as it stands:left length 684.50 mm, now 684.00 mm');
     const place = () => bench.button('Place the order') as HTMLButtonElement;
     expect(place().disabled).toBe(true);
     // Of another variant nothing is known here; the server holds it to its own plan.

@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { strength, shafts, limitValue, type LimitId, type ShaftNeed, type SideStrength } from '@intervex/core';
 import { SidedTable, type SidedRow } from '../../shared/sided-table';
 import { PlanStore } from '../../state/plan-store';
@@ -32,6 +32,7 @@ const ROWS: readonly (readonly [key: keyof SideStrength, label: string, note: st
 
 /** What both shafts bear, side by side, and the checks of it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-strength',
   imports: [OpenChecks, SidedTable],
   template: `

@@ -1,11 +1,25 @@
-import type { StageLook } from '../../stage/look';
-import { MAIN_SHEET } from './main-sheet';
+import { SHEETS, stageTitle, WALKED } from '@intervex/core';
+import type { StageLook, StageTab } from '../../stage/look';
 import { SheetDesk } from './sheet-desk';
 import { SheetFiles } from './sheet-files';
+import { WalkPreview } from './walk-preview';
 
-/** What is printed. */
+/** Every sheet as it prints: those of the bench, those for suppliers, those that are walked round with. */
 export const look: StageLook = {
-  subtitle: () => `${MAIN_SHEET.title.toLowerCase()}, as it prints`,
-  tabs: [{ id: 'sheet', name: MAIN_SHEET.title, desk: [SheetDesk], withoutNeeds: true }],
+  tabsLabel: 'Sheet',
+  tabs: [
+    ...SHEETS.map(({ id, title }): StageTab => ({
+      id,
+      name: title.split(' ')[0] ?? title,
+      subtitle: title.toLowerCase(),
+      desk: [SheetDesk],
+    })),
+    ...WALKED.map((stage): StageTab => ({
+      id: `walk.${stage}`,
+      name: stageTitle(stage),
+      subtitle: 'for the walk',
+      desk: [WalkPreview],
+    })),
+  ],
   panel: [{ part: SheetFiles }],
 };

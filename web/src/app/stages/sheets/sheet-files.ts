@@ -1,8 +1,8 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { SHEETS, stageTitle, WALKED } from '@intervex/core';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PAPERS, Segments } from '../../shared/segments';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
@@ -10,8 +10,9 @@ import { MAIN_SHEET } from './main-sheet';
 
 /** Every sheet on paper, as a table and as a file. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-sheet-files',
-  imports: [MatButtonModule, MatIconModule, PanelHeading, Segments],
+  imports: [MatButtonModule, MatIconModule, PanelGroup, Segments],
   templateUrl: './sheet-files.html',
   styles: `
     .files {
@@ -43,8 +44,15 @@ export class SheetFiles {
   protected readonly csv = computed(() => this.address(`${MAIN_SHEET.address}.csv`));
   protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
 
+  protected readonly wall = computed(() =>
+    SHEETS.filter((sheet) => sheet.wall).map(({ title, address }) => ({
+      name: title,
+      pdf: this.address(`${address}.pdf`, `&paper=${this.paper()}`),
+    })),
+  );
+
   protected readonly orders = computed(() =>
-    SHEETS.filter((sheet) => sheet !== MAIN_SHEET).map(({ title, address }) => ({
+    SHEETS.filter((sheet) => !sheet.bench).map(({ title, address }) => ({
       name: title,
       pdf: this.address(`${address}.pdf`, `&paper=${this.paper()}`),
       csv: this.address(`${address}.csv`),

@@ -1,7 +1,6 @@
 import { Bench, donorPlan, read } from '../../testing/bench';
 import { UnitsService } from '../../state/units.service';
 import { TestBed } from '@angular/core/testing';
-import { Needs } from '../../stage/needs';
 
 beforeEach(() => {
   vi.stubGlobal(
@@ -38,16 +37,5 @@ describe('cut sheet on screen', () => {
     const { 'brief.targetWidth': _, ...readings } = plan.readings;
     const bench = await Bench.stage('sheets', { ...plan, readings });
     expect(bench.text).toContain('Not complete.');
-  });
-});
-
-describe('what decisions need', () => {
-  it('names the readings, most urgent first, and how many more there are', async () => {
-    const bench = await Bench.of(Needs, { ...donorPlan(), readings: {} });
-    expect(bench.text).toMatch(/The cut needs pinion axis to WMS, left , .*WMS width wanted/);
-    expect(bench.text).toMatch(/And \d+ more\./);
-    await bench.change(donorPlan());
-    expect(bench.text).not.toContain('The cut needs');
-    expect(bench.text).toContain('Spline engagement needs');
   });
 });

@@ -1,11 +1,12 @@
-import { Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { offsetOf, parseLength, quantity, refuseValue, stance } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
-import { chosen } from './chosen';
+import { chosen } from '../../stage/chosen';
 
 /** Inner edge of the rim to the face, as wheels are often sold: the offset follows from it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-backspace-field',
   template: `
     @if (backspace(); as b) {

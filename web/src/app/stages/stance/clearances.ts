@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { limitsOf, SIDES, sideName, stance, tightest, type Span, type StanceResult } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -6,6 +6,7 @@ import { UnitsService } from '../../state/units.service';
 
 /** The tightest gaps, and what would clear. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-clearances',
   imports: [FigureValue],
   template: `

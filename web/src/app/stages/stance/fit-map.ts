@@ -1,13 +1,14 @@
 import {
+  ChangeDetectionStrategy,
   Component,
   computed,
   effect,
+  type ElementRef,
   inject,
   input,
   output,
   signal,
   viewChild,
-  type ElementRef,
 } from '@angular/core';
 import {
   stance,
@@ -46,6 +47,7 @@ const OPEN = 999;
  * stock wheels as points. Hovering says what limits; a click takes the place.
  */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-fit-map',
   template: `
     <svg
@@ -101,9 +103,9 @@ const OPEN = 999;
         proven()
           ? 'Blue clears on both sides'
           : 'Blue clears what was read on the car; not all of it was, so nothing is proven'
-      }}; its lines stand {{ levels }} mm to spare. Diamonds are stock wheels.
+      }}; its lines stand {{ levels() }} to spare. Diamonds are stock wheels.
     </p>
-    <p class="says figure" role="status">
+    <p class="says" role="status">
       {{ working() ? 'Working out the map …' : says() }}
       @if (working()) {
         <button type="button" class="plain link" (click)="heavy.cancel()">Stop</button>
@@ -129,7 +131,7 @@ export class FitMapChart {
   readonly stock = input<readonly StockPoint[]>([]);
   readonly taken = output<Spot>();
 
-  protected readonly levels = LEVELS.join(', ');
+  protected readonly levels = computed(() => LEVELS.map((mm) => this.units.tape(mm)).join(', '));
   protected readonly width = WIDTH;
   protected readonly height = HEIGHT;
   protected readonly pad = PAD;

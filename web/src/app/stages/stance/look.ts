@@ -1,7 +1,9 @@
 import type { StageLook } from '../../stage/look';
 import { BackspaceField } from './backspace-field';
 import { Clearances } from './clearances';
-import { CornersDesk } from './corners-desk';
+import { SIDES } from '@intervex/core';
+import { cornerViews } from '@intervex/core/views/stance';
+import { CornersSaid } from './corners-said';
 import { MapDesk } from './map-desk';
 import { SpacerField } from './spacer-field';
 import { StockWheels } from './stock-wheels';
@@ -11,17 +13,25 @@ import { TyreField } from './tyre-field';
 export const look: StageLook = {
   tabsLabel: 'Drawing',
   tabs: [
-    { id: 'corners', name: 'Corners', subtitle: 'both rear corners, from behind', desk: [CornersDesk] },
+    {
+      id: 'corners',
+      name: 'Corners',
+      subtitle: 'both rear corners, from behind',
+      view: ({ of }) => SIDES.map((side) => of(cornerViews)[side]),
+      dragged: 'chosen',
+      tall: true,
+      desk: [CornersSaid],
+    },
     { id: 'map', name: 'Fit map', subtitle: 'where a wheel clears, both sides and all poses', desk: [MapDesk] },
   ],
   below: [Clearances],
   panel: [
     { part: TyreField },
     { group: 'wheel' },
-    { part: BackspaceField },
+    { part: BackspaceField, under: true },
     { part: StockWheels },
     { group: 'axle' },
-    { part: SpacerField },
+    { part: SpacerField, under: true },
     { group: 'moves' },
     { group: 'brake' },
   ],

@@ -1,12 +1,13 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stance } from '@intervex/core';
 import { PlanStore } from '../../state/plan-store';
-import { chosen } from './chosen';
+import { chosen } from '../../stage/chosen';
 import { FitMapChart, type StockPoint } from './fit-map';
 import { StockWheelsService } from './stock-wheels.service';
 
 /** Every place that a wheel may take, with the wheels that can be bought; one is taken with a click. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-map-desk',
   imports: [FitMapChart],
   template: `

@@ -1,4 +1,4 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { SPACERS, type Spacer } from '@intervex/core';
 import { ReadingGroup } from '../../readings/reading-group';
 import { ChoiceField } from '../../stage/choice-field';
@@ -12,6 +12,7 @@ const NAMES: Readonly<Record<Spacer, string>> = {
 
 /** What stands between flange and wheel, and what that does. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-spacer-field',
   imports: [ChoiceField, ReadingGroup],
   template: `

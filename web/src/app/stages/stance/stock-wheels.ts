@@ -1,62 +1,62 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { stance, type PartOffer } from '@intervex/core';
 import { CounterService } from '../../state/counter.service';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
-import { chosen } from './chosen';
+import { chosen } from '../../stage/chosen';
 import { StockWheelsService } from './stock-wheels.service';
 
 /** Wheels that can be bought with this pattern and rim, and which of them clear on this axle with this tyre. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-stock-wheels',
-  imports: [PanelHeading, MatButtonModule, MatIconModule],
+  imports: [PanelGroup, MatButtonModule, MatIconModule],
   template: `
-    <ix-heading>
-      Stock wheels
-      <button mat-button type="button" [disabled]="counter.asking() || !question()" (click)="ask()">
+    <ix-group name="Stock wheels">
+      <button head mat-button type="button" [disabled]="counter.asking() || !question()" (click)="ask()">
         <mat-icon svgIcon="counter" />
         {{ search() ? 'Ask again' : 'Ask the counter' }}
       </button>
-    </ix-heading>
-    @if (!question()) {
-      <p class="second">Needs the tyre’s size, and the wheel’s holes and circle (Survey).</p>
-    }
-    @if (counter.trouble(); as why) {
-      <p class="trouble" role="alert">{{ why }}</p>
-    }
-    @if (search(); as s) {
-      <p class="second">
-        @if (unproven()) {
-          Which of {{ rows().length }} clear is not known while the car has places that were not read; the
-          margin is to what was. Looked
-        } @else {
-          {{ clearing() }} of {{ rows().length }} clear on this axle; looked
-        }
-        through {{ s.of }}{{ s.from === 'list' ? ' of the last known list' : '' }}.
-        @if (unlisted(); as n) {
-          {{ n }} left out: their list does not say width or offset.
-        }
-      </p>
-      <ul>
-        @for (row of rows(); track row.offer.number) {
-          <li [class.clears]="row.clears" [class.picked]="row.offer.number === s.chosen">
-            <span>
-              {{ row.offer.name }}
-              <small class="second">
-                {{ row.offer.number }}, {{ row.offer.seller }},
-                {{ row.offer.stock ? row.offer.stock + ' there' : row.offer.leadDays + ' days' }}
-              </small>
-            </span>
-            <span class="figure">{{ row.text }}</span>
-            <button type="button" class="plain link" (click)="pick(row.offer)">
-              {{ row.offer.number === s.chosen ? 'taken' : 'take' }}
-            </button>
-          </li>
-        }
-      </ul>
-    }
+      @if (!question()) {
+        <p class="second">Needs the tyre’s size, and the wheel’s holes and circle (Survey).</p>
+      }
+      @if (counter.trouble(); as why) {
+        <p class="trouble" role="alert">{{ why }}</p>
+      }
+      @if (search(); as s) {
+        <p class="second">
+          @if (unproven()) {
+            Which of {{ rows().length }} clear is not known while the car has places that were not read; the
+            margin is to what was. Looked
+          } @else {
+            {{ clearing() }} of {{ rows().length }} clear on this axle; looked
+          }
+          through {{ s.of }}{{ s.from === 'list' ? ' of the last known list' : '' }}.
+          @if (unlisted(); as n) {
+            {{ n }} left out: their list does not say width or offset.
+          }
+        </p>
+        <ul>
+          @for (row of rows(); track row.offer.number) {
+            <li [class.clears]="row.clears" [class.picked]="row.offer.number === s.chosen">
+              <span>
+                {{ row.offer.name }}
+                <small class="second">
+                  {{ row.offer.number }}, {{ row.offer.seller }},
+                  {{ row.offer.stock ? row.offer.stock + ' there' : row.offer.leadDays + ' days' }}
+                </small>
+              </span>
+              <span class="figure">{{ row.text }}</span>
+              <button type="button" class="plain link" (click)="pick(row.offer)">
+                {{ row.offer.number === s.chosen ? 'taken' : 'take' }}
+              </button>
+            </li>
+          }
+        </ul>
+      }
+    </ix-group>
   `,
   providers: [CounterService],
   styles: `

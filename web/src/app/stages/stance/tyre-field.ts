@@ -1,48 +1,50 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stance } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
-import { PanelHeading } from '../../shared/panel-heading';
+import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 
 /** The tyre by its size, and what that comes to on this rim. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-tyre-field',
-  imports: [FigureValue, PanelHeading],
+  imports: [FigureValue, PanelGroup],
   template: `
-    <ix-heading>Tyre</ix-heading>
-    <label class="beside">
-      <span>Size on the sidewall</span>
-      <input
-        type="text"
-        class="box figure"
-        maxlength="40"
-        placeholder="205/60R15"
-        spellcheck="false"
-        [value]="store.plan().choices.tyre"
-        [attr.aria-invalid]="stance().tyreProblem ? 'true' : null"
-        (change)="set($any($event.target).value)"
-        (keydown.enter)="set($any($event.target).value)"
-      />
-    </label>
-    @if (stance().tyreProblem; as why) {
-      <p class="trouble" role="alert">{{ why }}</p>
-    }
-    @if (stance().tyre; as t) {
-      <dl class="facts">
-        <div>
-          <dt>On this rim</dt>
-          <dd><ix-figure [figure]="stance().section" /></dd>
-        </div>
-        <div>
-          <dt>Across</dt>
-          <dd><ix-figure [figure]="stance().diameter" /></dd>
-        </div>
-        <div>
-          <dt>Backspace</dt>
-          <dd><ix-figure [figure]="stance().backspace" /></dd>
-        </div>
-      </dl>
-    }
+    <ix-group name="Tyre">
+      <label class="beside">
+        <span>Size on the sidewall</span>
+        <input
+          type="text"
+          class="box figure"
+          maxlength="40"
+          placeholder="205/60R15"
+          spellcheck="false"
+          [value]="store.plan().choices.tyre"
+          [attr.aria-invalid]="stance().tyreProblem ? 'true' : null"
+          (change)="set($any($event.target).value)"
+          (keydown.enter)="set($any($event.target).value)"
+        />
+      </label>
+      @if (stance().tyreProblem; as why) {
+        <p class="trouble" role="alert">{{ why }}</p>
+      }
+      @if (stance().tyre; as t) {
+        <dl class="facts">
+          <div>
+            <dt>On this rim</dt>
+            <dd><ix-figure [figure]="stance().section" /></dd>
+          </div>
+          <div>
+            <dt>Across</dt>
+            <dd><ix-figure [figure]="stance().diameter" /></dd>
+          </div>
+          <div>
+            <dt>Backspace</dt>
+            <dd><ix-figure [figure]="stance().backspace" /></dd>
+          </div>
+        </dl>
+      }
+    </ix-group>
   `,
   styles: `
     .facts {

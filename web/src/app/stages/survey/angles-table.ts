@@ -1,4 +1,4 @@
-import { Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import {
   angles,
   angleAgainst,
@@ -22,6 +22,7 @@ const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
  * show zeroed on another or after the axle was rolled.
  */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-angles',
   imports: [FigureValue, ZeroedOn],
   template: `
@@ -34,7 +35,7 @@ const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
           <th scope="col" class="number">Against level</th>
           <th scope="col" class="number">
             <label>
-              Zeroed on
+              Would show, zeroed on
               <select
                 #zero
                 class="choice"
@@ -46,7 +47,6 @@ const STAYS: readonly string[] = ['angle.gearbox', 'angle.shaft'];
                   <option [value]="a.id" [selected]="zeroOn() === a.id">{{ a.label }}</option>
                 }
               </select>
-              it would show
             </label>
           </th>
         </tr>

@@ -1,13 +1,15 @@
-import { Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 
 /** That the car does not stand level, over everything that rests on it. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-level-warning',
   template: `
-    @if (store.results().notLevel; as why) {
+    @if (why(); as said) {
       <p role="status">
-        <b>{{ why }}</b>
+        <b>{{ said }}</b>
         Rear numbers marked with a triangle are not to be trusted before it is level, or the lean is accepted
         with a reason.
       </p>
@@ -24,5 +26,7 @@ import { PlanStore } from '../../state/plan-store';
   `,
 })
 export class LevelWarning {
-  protected readonly store = inject(PlanStore);
+  private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
+  protected readonly why = computed(() => this.units.say(this.store.results().notLevel ?? ''));
 }

@@ -9,7 +9,14 @@ import { RoomFacts } from './room-facts';
 
 /** Every heading in walking order; what the room is of stands under its last. */
 const PANEL = headingsOf('survey').flatMap(({ id }): PanelPart[] =>
-  id === 'roomRight' ? [{ group: id }, { group: 'room', bare: true }] : [{ group: id }],
+  id === 'roomRight'
+    ? []
+    : id === 'roomLeft'
+      ? [
+          { group: id, with: 'roomRight', title: 'Wheel room' },
+          { group: 'room', bare: true },
+        ]
+      : [{ group: id }],
 );
 
 /** How the car stands, the axle in it, the room round its wheels, and its angles. */

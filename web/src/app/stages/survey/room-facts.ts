@@ -1,4 +1,4 @@
-import { Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { room, sideName, type RoomResult } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
@@ -11,6 +11,7 @@ const HEIGHTS: Readonly<Record<RoomResult['height'], string>> = {
 
 /** The least room beside each wheel, by pose. */
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-room-facts',
   imports: [FigureValue],
   template: `

@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { shimPack } from './shim-kit';
+
+/** The best of all subsets, by trying each. */
+function tried(wanted: number, kit: readonly number[]): { off: number; count: number } {
+  let best = { off: -wanted, count: 0 };
+  for (let mask = 0; mask < 2 ** kit.length; mask += 1) {
+    const picked = kit.filter((_, i) => mask & (1 << i));
+    const off = picked.reduce((a, b) => a + b, 0) - wanted;
+    const [a, b] = [Math.abs(off), Math.abs(best.off)];
+    if (a < b - 1e-9 || (a < b + 1e-9 && picked.length < best.count)) best = { off, count: picked.length };
+  }
+  return best;
+}
+
+describe('shims of a kit', () => {
+  it('makes a thickness of the nearest sum', () => {
+    const { best, off } = shimPack(0.83, [0.5, 0.3, 0.2, 0.12]);
+    expect(best).toEqual([0.5, 0.2, 0.12]);
+    expect(off).toBeCloseTo(-0.01, 9);
+  });
+
+  it('takes the fewest where two packs are equally near', () => {
+    expect(shimPack(1, [0.6, 0.4, 1, 0.25, 0.75]).best).toEqual([1]);
+  });
+
+  it('says what the kit cannot make', () => {
+    expect(shimPack(3, [0.5, 0.3])).toEqual({ best: [0.5, 0.3], off: expect.closeTo(-2.2, 9) as number });
+    expect(shimPack(0.1, [])).toEqual({ best: [], off: -0.1 });
+  });
+
+  it('is the best of all, tried one by one', () => {
+    const shim = fc.integer({ min: 50, max: 9000 }).map((n) => n / 10_000);
+    fc.assert(
+      fc.property(fc.array(shim, { maxLength: 10 }), fc.integer({ min: 0, max: 25_000 }), (kit, w) => {
+        const wanted = w / 10_000;
+        const [made, best] = [shimPack(wanted, kit), tried(wanted, kit)];
+        expect(Math.abs(made.off)).toBeCloseTo(Math.abs(best.off), 9);
+        expect(made.best.length).toBe(best.count);
+        expect(made.best.reduce((a, b) => a + b, 0) - wanted).toBeCloseTo(made.off, 12);
+      }),
+      { seed: 5, numRuns: 200 },
+    );
+  });
+
+  it('refuses a pack as thick as a hand', () => {
+    expect(() => shimPack(50, [25, 25, 25])).toThrow(RangeError);
+  });
+});

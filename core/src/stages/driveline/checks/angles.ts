@@ -1,0 +1,266 @@
+import { sized, type Figure } from '../../../measure';
+import { inARow, judge, OPEN_NAMES, unknownCheck, unsettledUnder, type Check } from '../../../stage';
+import { node, type Reads } from '../node';
+import { atRest, driving, shaking } from '../figures/motion';
+import { fastest, line } from '../figures/line';
+import { runningSlope, setSlope, aimWay } from '../figures/slopes';
+import { worstInBand } from '../figures/band';
+
+const STAGE = 'driveline';
+const AT = 'drive.slope';
+
+/** What is missing for any of them. */
+const missing = (r: Reads): readonly string[] => [
+  ...new Set([
+    ...r.of(line).lacks,
+    ...(r.of(fastest) ? [] : ['drive.rpm']),
+    ...(r.choice('aim') === 'undecided' ? ['drive.aim'] : []),
+    ...(r.choice('aim') !== 'undecided' && r.choice('aim') !== 'parallel' && !r.figure('drive.preset')
+      ? ['drive.preset']
+      : []),
+  ]),
+];
+
+/** What the joints do to pinion and shafts at the fastest. */
+export const shakes = node('shakes', (r): readonly Check[] => {
+  const { torsional, drive, coast } = r.of(shaking);
+  const lacks = missing(r);
+  const rows: Check[] = [
+    judge({
+      id: 'drive.torsional',
+      stage: STAGE,
+      figure: torsional,
+      way: 'atMost',
+      limit: r.limit('drive.torsional'),
+      stop: r.limit('drive.torsionalMost'),
+      holds: 'Pinion turns evenly at speed',
+      fails: 'Driveline shakes the pinion at speed',
+      unknown: 'Pinion’s torsional acceleration: not known',
+      reason:
+        'Joints that do not cancel each other turn the pinion unevenly, twice a turn: gears rattle, bearings wear.',
+      todo: 'Set the pinion to the slope that is proposed, take the sideways kink out, or turn the shaft slower.',
+      at: AT,
+      lacks,
+    }),
+  ];
+  [...drive, ...coast].forEach((figure, i) => {
+    const driven = i < drive.length;
+    const shaft = (driven ? i : i - drive.length) + 1;
+    rows.push(
+      judge({
+        id: figure.id,
+        stage: STAGE,
+        figure,
+        way: 'atMost',
+        limit: r.limit('drive.inertia'),
+        holds: `Driveshaft ${shaft} runs quietly, ${driven ? 'driving' : 'coasting'}`,
+        fails: `Driveshaft ${shaft} shakes by its own weight, ${driven ? 'driving' : 'coasting'}`,
+        unknown: '',
+        reason:
+          'However well the joints cancel each other at the pinion, the shaft between them is turned unevenly.',
+        todo: 'Make the angles at both ends smaller, or turn the shaft slower.',
+        at: AT,
+      }),
+    );
+  });
+  return rows;
+});
+
+/** Joint angles against what joints bear. */
+export const bends = node('bends', (r): readonly Check[] => {
+  const run = r.of(driving) ?? r.of(atRest);
+  if (!run) return [];
+  const even = r.choice('aim') === 'cv';
+  return run.joints.flatMap((figure, i) => jointChecks(r, figure, i + 1, even && i === 0, even));
+});
+
+function jointChecks(r: Reads, figure: Figure, n: number, isEven: boolean, behindEven: boolean): Check[] {
+  const base = { stage: STAGE, figure, at: AT, unknown: '' };
+  const most = isEven ? r.limit('drive.evenMost') : r.limit('drive.mostJoint');
+  const checks: Check[] = [
+    judge({
+      ...base,
+      id: `drive.most${n}`,
+      way: 'atMost',
+      limit: most,
+      beyond: 'stop',
+      holds: `Joint ${n} bends no more than it bears`,
+      fails: `Joint ${n} bends more than it bears`,
+      reason: 'Beyond its steady angle a joint runs hot and fails; its maker’s figure stands above this one.',
+      todo: 'Bring its two axes nearer each other.',
+    }),
+  ];
+  if (isEven) return checks;
+  if (behindEven)
+    return [
+      ...checks,
+      judge({
+        ...base,
+        id: 'drive.evenPinion',
+        way: 'atMost',
+        limit: r.limit('drive.evenPinion'),
+        holds: 'Pinion points along the shaft',
+        fails: 'Pinion does not point along the shaft',
+        reason: 'Behind an even joint nothing cancels what the pinion’s joint does.',
+        todo: 'Turn the pinion toward the line of the shaft.',
+      }),
+    ];
+  return [
+    ...checks,
+    judge({
+      ...base,
+      id: `drive.fast${n}`,
+      way: 'atMost',
+      limit: r.limit('drive.fastJoint'),
+      holds: `Joint ${n} small enough for a fast shaft`,
+      fails: `Joint ${n} large for a fast shaft`,
+      reason: 'A shaft that turns at engine speed lasts and stays quiet below about 3°.',
+      todo: 'Bring gearbox, shaft and pinion nearer one line.',
+    }),
+    judge({
+      ...base,
+      id: `drive.least${n}`,
+      way: 'atLeast',
+      limit: r.limit('drive.leastJoint'),
+      holds: `Joint ${n} moves`,
+      fails: `Joint ${n} hardly moves`,
+      reason: 'Needles that never roll wear grooves into the cross.',
+      todo: 'Give both ends the same small angle.',
+    }),
+  ];
+}
+
+/** Readings that cannot be a driveline. */
+export const possible = node('possible', (r): readonly Check[] => {
+  const { impossible } = r.of(line);
+  if (!impossible) return [];
+  return [
+    {
+      id: 'drive.possible',
+      stage: STAGE,
+      level: 'stop',
+      title: 'The joints do not lie one behind the other',
+      reason: impossible.why,
+      todo: 'Measure again, each from the rear axle’s centre forward.',
+      at: impossible.readings[0] ?? AT,
+      contradicts: impossible.readings,
+    },
+  ];
+});
+
+/** Is the pinion where the chosen way wants it, and does that hold while it swings? */
+export const aimed = node('aimed', (r): readonly Check[] => {
+  const chosen = r.of(aimWay);
+  if (!chosen)
+    return [
+      unknownCheck({
+        id: 'drive.aim',
+        stage: STAGE,
+        unknown: 'How the pinion is aimed: not known',
+        reason: 'Perch angle, bench card and driveshaft follow from it.',
+        at: AT,
+      }),
+    ];
+  return [...rangeCheck(r), ...bandCheck(r), ...longerThanCar(r)];
+});
+
+function rangeCheck(r: Reads): Check[] {
+  const [chosen, set] = [r.of(aimWay), r.of(setSlope)];
+  if (!chosen || !set || chosen.lacks.length) return [];
+  const inside = chosen.allowed.some(([from, to]) => set.value >= from - 1e-9 && set.value <= to + 1e-9);
+  const ranges = chosen.allowed.map(([from, to]) => `${sized(from, 'rad')} to ${sized(to, 'rad')}`);
+  const none = ranges.length === 0;
+  return [
+    {
+      id: 'drive.range',
+      stage: STAGE,
+      level: inside ? 'ok' : none ? 'stop' : 'caution',
+      title: inside
+        ? 'Pinion stands within what is allowed'
+        : none
+          ? 'No pinion slope keeps every limit'
+          : 'Pinion stands outside what is allowed',
+      figure: { value: set.value, unit: 'rad', figureId: set.id },
+      reason: none
+        ? 'The joint at the gearbox, the kink of the shafts or the speed leaves no room.'
+        : `Allowed at rest: ${ranges.join(', ')}.`,
+      todo: inside
+        ? ''
+        : none
+          ? 'Turn the gearbox’s mount, move the centre bearing, or lower the speed.'
+          : 'Set it within that.',
+      at: AT,
+    },
+  ];
+}
+
+function bandCheck(r: Reads): Check[] {
+  const worst = r.of(worstInBand);
+  if (!worst) return [];
+  return [
+    judge({
+      id: 'drive.band',
+      stage: STAGE,
+      figure: worst,
+      way: 'atMost',
+      limit: r.limit('drive.torsionalMost'),
+      holds: 'Even enough while the pinion swings',
+      fails: 'Shakes where the pinion swings to',
+      unknown: '',
+      reason: 'Bump, droop and wind-up turn the pinion up and down from where it is set.',
+      todo: 'Hold the pinion better, or choose links that turn it less.',
+      at: 'drive.band',
+    }),
+  ];
+}
+
+/** A gearbox that lies before the front wheels was measured wrongly. */
+function longerThanCar(r: Reads): Check[] {
+  const [along, base] = [r.figure('drive.along'), r.figure('brief.wheelbase')];
+  if (!along || !base || along.value < base.value) return [];
+  return [
+    {
+      id: 'drive.longer',
+      stage: STAGE,
+      level: 'stop',
+      title: 'Driveline longer than the car’s wheelbase',
+      figure: { value: along.value, unit: 'mm', figureId: along.id },
+      reason: `The wheelbase is ${sized(base.value)}: the gearbox’s joint lies behind the front axle.`,
+      todo: 'Measure both again.',
+      at: 'drive.along',
+      contradicts: ['drive.along', 'brief.wheelbase'],
+    },
+  ];
+}
+
+/** What the slope is true of and that may still change. */
+export const settles = node('settles', (r): readonly Check[] => {
+  const slope = r.of(runningSlope) ?? r.of(setSlope);
+  const openings = r.part('open');
+  if (!slope) return [];
+  const loose = unsettledUnder(slope, openings);
+  const open = loose.filter((choice) => openings[choice]?.state === 'open');
+  const assumed = loose.filter((choice) => openings[choice]?.state === 'assumed');
+  const unsaid = loose.filter((choice) => !openings[choice]);
+  const names = (list: typeof loose) => inARow(list.map((choice) => OPEN_NAMES[choice]));
+  return [
+    {
+      id: 'drive.open',
+      stage: STAGE,
+      level: open.length ? 'caution' : unsaid.length ? 'unknown' : assumed.length ? 'caution' : 'ok',
+      title: open.length
+        ? `Pinion slope rests on what is still open: ${names(open)}`
+        : unsaid.length
+          ? `Whether it will stay is not known: ${names(unsaid)}`
+          : assumed.length
+            ? `Pinion slope rests on what is only assumed: ${names(assumed)}`
+            : 'What the pinion slope rests on is settled',
+      reason:
+        'A perch that is welded, or a shaft that is ordered, for a gearbox, a spring or a height that changes is made twice.',
+      todo: loose.length
+        ? 'Tack only, and order nothing, until it is settled; say so under What may still change.'
+        : '',
+      at: AT,
+    },
+  ];
+});

@@ -1,0 +1,23 @@
+import { stage } from '../../stage';
+import { aimed, bends, possible, settles, shakes } from './checks/angles';
+import { clears, runs, slips } from './checks/shaft';
+import { bench, turns } from './figures/bench';
+import { datums } from './figures/datums';
+import { lengthDecision, perchDecision, slopeDecision } from './decisions';
+import { node } from './node';
+import { benchSheet } from './sheets/bench';
+import { driveshaftSheet } from './sheets/order';
+import { strip } from './strip';
+import { driveline } from './words';
+
+/** The stage with all that it computes. */
+export const drivelineStage = stage(driveline, {
+  checks: [possible, shakes, bends, aimed, settles, runs, slips, clears],
+  decisions: [slopeDecision, lengthDecision, perchDecision],
+  strip,
+  figures: [datums, bench, turns],
+  sheets: [benchSheet, driveshaftSheet],
+  begun: node('begun', (r) => r.choice('aim') !== 'undecided' || r.choice('suspension') !== 'unsaid'),
+  places: { 'drive.aim': 'how the pinion is aimed' },
+  state: { decisions: [slopeDecision, lengthDecision, perchDecision] },
+});

@@ -1,0 +1,31 @@
+import type { StripItem } from '../../stage';
+import { atRest, shaking } from './figures/motion';
+import { setSlope } from './figures/slopes';
+import { node } from './node';
+
+export const strip = node('strip', (r): readonly StripItem[] => [
+  {
+    id: 'pinionSlope',
+    label: 'Pinion slope',
+    order: 75,
+    figure: r.of(setSlope),
+    rest: true,
+    decision: 'pinionSlope',
+  },
+  {
+    id: 'driveshaft',
+    label: 'Driveshaft',
+    order: 76,
+    figure: r.of(atRest)?.shafts.at(-1)?.length,
+    rest: true,
+    decision: 'driveshaft',
+  },
+  {
+    id: 'torsional',
+    label: 'Pinion shakes',
+    order: 77,
+    figure: r.of(shaking).torsional,
+    rest: true,
+    decision: 'pinionSlope',
+  },
+]);

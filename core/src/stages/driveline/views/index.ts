@@ -1,0 +1,2 @@
+export * from './desk';
+export * from './order';

@@ -1,0 +1,13 @@
+import { words } from '../../stage';
+import { DRIVELINE_SECTION } from './choices';
+import { DRIVELINE_LIMITS } from './limits';
+import { DRIVELINE_QUANTITIES } from './quantities';
+
+export const driveline = words({
+  id: 'driveline',
+  title: 'Driveline',
+  quantities: DRIVELINE_QUANTITIES,
+  facts: [],
+  limits: DRIVELINE_LIMITS,
+  section: DRIVELINE_SECTION,
+});

@@ -1,0 +1,232 @@
+import { describe, expect, it } from 'vitest';
+import tern from '../../../../examples/tern.json';
+import { evaluate } from '../../evaluate/evaluate';
+import type { Choices, Plan } from '../../plan';
+import { reading, sheetFor, wholePlan } from '../../testing/plans';
+import { axlesApart, speedo, speedoTeeth } from './figures/others';
+import { ratios } from './figures/ratios';
+import { circumference, engineLimit } from './figures/road';
+import { runQuestion } from './figures/run-car';
+import { backlash, setUp } from './figures/set-up';
+import { runSets } from './run-sets';
+
+const demo = wholePlan(tern.plan as unknown as Plan);
+function changed(values: Readonly<Record<string, number>>, choices: Partial<Choices> = {}): Plan {
+  const read = Object.entries(values).map(([id, value]) => [id, reading('chosen', value)]);
+  return {
+    ...demo,
+    readings: { ...demo.readings, ...(Object.fromEntries(read) as Plan['readings']) },
+    choices: { ...demo.choices, ...choices },
+  };
+}
+const without = (...ids: readonly string[]): Plan => ({
+  ...demo,
+  readings: Object.fromEntries(Object.entries(demo.readings).filter(([id]) => !ids.includes(id))),
+});
+const row = (plan: Plan, id: string) =>
+  evaluate(plan)
+    .of(ratios)
+    .find((r) => r.id === id);
+
+describe('ratios side by side', () => {
+  it('give launch, engine at the line and at cruise, and the speed at the limit', () => {
+    const here = row(demo, 'here');
+    expect(here?.ratio.value).toBeCloseTo(43 / 11, 9);
+    expect(here?.launch?.value).toBeCloseTo(2.92 * (43 / 11), 9);
+    // 44.4 m/s in gear 4 (1.0) on 1836 mm: 44.4·1000/1836·60·3.90909.
+    expect(here?.finishRpm?.value).toBeCloseTo(5672.01, 1);
+    // 30.556 m/s in the highest gear, 0.79.
+    expect(here?.cruiseRpm?.value).toBeCloseTo(((30.5556 * 1000) / 1836) * 60 * (43 / 11) * 0.79, 1);
+    // 6600 rpm: 6600/60/(3.90909·0.79)·1.836 m.
+    expect(here?.topSpeed?.value).toBeCloseTo(65.398, 2);
+  });
+
+  it('count a converter’s slip only where it is not locked', () => {
+    const at = (plan: Plan) => row(plan, 'here')?.cruiseRpm?.value ?? NaN;
+    const open = changed({ 'gear.slip': 0.06 }, { coupling: 'converter' });
+    expect(at(open) / at(demo)).toBeCloseTo(1.06, 9);
+    expect(at(changed({ 'gear.slip': 0.06, 'gear.lockedFrom': 4 }, { coupling: 'converter' }))).toBeCloseTo(
+      at(demo),
+      9,
+    );
+  });
+
+  it('count it at the finish line by the gear that is in there', () => {
+    const at = (locked: number) =>
+      row(changed({ 'gear.slip': 0.06, 'gear.lockedFrom': locked }, { coupling: 'converter' }), 'here')
+        ?.finishRpm?.value ?? NaN;
+    // The demo ends in gear 4: locked from 5 it still slips there, from 4 it does not.
+    expect(at(5) / at(4)).toBeCloseTo(1.06, 9);
+  });
+
+  it('take the circumference from the diameter where nobody rolled it, and say so', () => {
+    const { of } = evaluate(without('gear.rolling'));
+    expect(of(circumference)?.value).toBeCloseTo(0.97 * Math.PI * 600.5, 6);
+    expect(Object.keys(of(circumference)?.assumed ?? {})).toEqual(['gear.rolling']);
+    expect(evaluate(demo).of(circumference)?.value).toBe(1836);
+  });
+
+  it('stand first where what counts is met', () => {
+    const order = (weights: Plan['gearWeights']) =>
+      evaluate({ ...demo, gearWeights: weights })
+        .of(ratios)
+        .map((r) => r.id);
+    // 6200 wanted at the line: 43:10 turns 6239, 43:11 turns 5672.
+    expect(order({ launch: 0, finish: 5, cruise: 0, cost: 0 })[0]).toBe('short');
+    expect(order({ launch: 0, finish: 0, cruise: 5, cost: 0 })[0]).toBe('long');
+    expect(order({ launch: 0, finish: 0, cruise: 0, cost: 5 })[0]).toBe('here');
+    expect(order({ launch: 0, finish: 0, cruise: 0, cost: 0 })).toHaveLength(3);
+    expect(
+      row({ ...demo, gearWeights: { launch: 0, finish: 0, cruise: 0, cost: 0 } }, 'here')?.score,
+    ).toBeUndefined();
+  });
+
+  it('know nothing where nothing was read', () => {
+    const plan = without('gear.finishSpeed', 'brief.tyreDiameter', 'gear.rolling');
+    expect(row(plan, 'here')).toMatchObject({
+      finishRpm: undefined,
+      cruiseRpm: undefined,
+      topSpeed: undefined,
+    });
+    expect(evaluate({ ...demo, brief: { ...demo.brief, torqueCurve: [] } }).of(engineLimit)).toBeUndefined();
+    expect(
+      evaluate({ ...demo, choices: { ...demo.choices, gearSet: 'gone' } }).decisions.find(
+        (d) => d.id === 'axleRatio',
+      )?.lacks,
+    ).toEqual(['gear.set']);
+  });
+});
+
+describe('what else turns with the ratio', () => {
+  it('is the speedometer', () => {
+    // (3.90909/1836)/(4.11/1792) − 1.
+    const { of, checks } = evaluate(changed({ 'gear.oldRatio': 4.11, 'gear.oldRolling': 1792 }));
+    expect(of(speedo)?.value).toBeCloseTo(-0.07168, 4);
+    expect(of(speedoTeeth)?.value).toBe(18);
+    expect(checks.find((c) => c.id === 'gear.speedo')).toMatchObject({
+      level: 'caution',
+      title: 'Speedometer shows too little',
+    });
+    expect(evaluate(demo).checks.find((c) => c.id === 'gear.speedo')?.level).toBe('ok');
+  });
+
+  it('is the front axle, within one in a hundred with its tyres', () => {
+    const level = (front: number, rolling?: number) => {
+      const plan = changed(
+        { 'gear.frontRatio': front, ...(rolling === undefined ? {} : { 'gear.frontRolling': rolling }) },
+        { driven: 'all' },
+      );
+      const { of, checks } = evaluate(plan);
+      return [of(axlesApart)?.value, checks.find((c) => c.id === 'gear.axles')?.level] as const;
+    };
+    expect(level(3.9)[1]).toBe('ok');
+    expect(level(4.1)).toEqual([expect.closeTo(3.90909 / 4.1 - 1, 5), 'stop']);
+    expect(level(4.1, (1836 * 4.1) / 3.90909)[1]).toBe('ok');
+    const unsaid = evaluate(changed({}, { driven: 'all' })).checks.find((c) => c.id === 'gear.axles');
+    expect(unsaid).toMatchObject({ level: 'unknown', lacks: ['gear.frontRatio'] });
+  });
+});
+
+describe('runs of every gear set', () => {
+  const question = evaluate(demo).of(runQuestion);
+
+  it('are made with the car of the brief', () => {
+    expect(question.lacks).toEqual([]);
+    expect(question.car).toMatchObject({
+      mass: 1020,
+      friction: 1.2,
+      gears: [2.92, 1.91, 1.34, 1, 0.79],
+      limit: 6600,
+    });
+    expect(question.car?.radius).toBeCloseTo(0.29221, 4);
+    expect(question.car?.rearShare).toBeCloseTo(466 / 1022, 9);
+  });
+
+  it('come quickest first, every one over the whole hill', () => {
+    const runs = runSets(question);
+    expect(runs.map((r) => r.run.end)).toEqual(['finished', 'finished', 'finished']);
+    expect(runs.flatMap((r) => r.ids).sort()).toEqual(['here', 'long', 'short']);
+    const twice = { ...question, sets: [...question.sets, { id: 'other', name: 'Another', ratio: 43 / 11 }] };
+    expect(runSets(twice).find((r) => r.ids.includes('other'))?.ids).toEqual(['here', 'other']);
+    const times = runs.map((r) => r.run.last.t);
+    expect([...times].sort((a, b) => a - b)).toEqual(times);
+    for (const { run } of runs) expect(run.last.x).toBeCloseTo(900, 6);
+    // No car pulls harder than its tyres: v² ≤ 2·μ·g·x.
+    for (const { run } of runs) expect(run.last.v ** 2).toBeLessThan(2 * 1.2 * 9.81 * 900);
+  });
+
+  it('say what they lack, and what cannot be', () => {
+    expect(evaluate(without('brief.mass')).of(runQuestion)).toMatchObject({ lacks: ['brief.mass'] });
+    expect(runSets(evaluate(without('brief.mass')).of(runQuestion))).toEqual([]);
+    const late = evaluate(changed({ 'gear.shiftRpm': 7000 }));
+    expect(late.of(runQuestion).trouble).toMatch(/above the engine’s limit/);
+    expect(late.checks.find((c) => c.id === 'gear.run')?.level).toBe('caution');
+  });
+});
+
+describe('the set-up of the gears', () => {
+  const trial = (n: number, pinionShim: number, across: number, mean: number) => ({
+    n,
+    pinionShim,
+    ringSide: 2.1,
+    otherSide: 1.9,
+    backlash: [mean - 0.01, mean + 0.02, mean, mean - 0.01],
+    drive: { along: 0, across },
+    coast: { along: 0, across },
+  });
+  const withTrials = (trials: Plan['gearTrials'], sizes: readonly number[] = []): Plan => ({
+    ...demo,
+    gearTrials: trials,
+    shimKit: { sizes },
+  });
+
+  it('has nothing to say before the first trial', () => {
+    const { of, checks } = evaluate(withTrials({}));
+    expect(of(setUp)).toMatchObject({ trials: [] });
+    expect(of(setUp).next).toBeUndefined();
+    expect(checks.find((c) => c.id === 'gear.setUp')).toBeUndefined();
+  });
+
+  it('stands in the order of its trials, whatever their keys, and advises from the last', () => {
+    const plan = withTrials(
+      { z: trial(1, 0.9, -0.7, 0.31), a: trial(2, 0.95, -0.1, 0.29) },
+      [0.5, 0.45, 2, 1.95, 0.1],
+    );
+    const { trials, next } = evaluate(plan).of(setUp);
+    expect(trials.map((t) => t.id)).toEqual(['z', 'a']);
+    expect(next?.carrierMove).toBeGreaterThan(0.05);
+    expect((next?.ringSide ?? 0) + (next?.otherSide ?? 0)).toBeCloseTo(4, 9);
+    expect(next?.packs?.ringSide.best.length).toBeGreaterThan(0);
+    expect(evaluate(plan).of(backlash)?.value).toBeCloseTo(0.29, 9);
+    expect(evaluate(plan).checks.find((c) => c.id === 'gear.setUp')).toMatchObject({
+      level: 'caution',
+      title: 'Trial 2: too much backlash',
+    });
+  });
+
+  it('is in order once a trial is good, by the project’s own window', () => {
+    const plan = withTrials({ a: trial(1, 1, 0.05, 0.22) });
+    expect(evaluate(plan).checks.find((c) => c.id === 'gear.setUp')?.level).toBe('ok');
+    const tighter = { ...plan, limits: { 'gear.backlashMost': { value: 0.2, reason: 'The maker says so' } } };
+    expect(evaluate(tighter).checks.find((c) => c.id === 'gear.setUp')?.level).toBe('caution');
+  });
+
+  it('prints trials, the next shims of the kit and the verdict', () => {
+    const verdict = {
+      verdict: 'redo' as const,
+      reason: 'It will whine',
+      who: 'Wim',
+      at: '2027-02-03T18:00:00Z',
+    };
+    const plan = {
+      ...withTrials({ a: trial(1, 0.9, -0.7, 0.31) }, [0.5, 0.45, 2]),
+      verdicts: { gearSetUp: verdict },
+    };
+    const { sections } = sheetFor('setUp', evaluate(plan));
+    const row = (item: string) => sections.flatMap((s) => s.rows).find((r) => r.item === item);
+    expect(row('Trial 1')?.note).toMatch(/drive at face, middle; .*too much backlash/);
+    expect(row('Shims wanted')?.note).toBe('pinion’s bearing pressed again');
+    expect(row('Of the kit')?.cells[0]?.text).toMatch(/0\.50 mm|0\.45 mm/);
+    expect(row('Wim')?.cells[0]?.text).toBe('done again');
+  });
+});

@@ -1,0 +1,15 @@
+import { quantitiesOf } from '../../stage';
+
+/** Headings of this stage by their ids; whose its readings are. */
+const UNDER = {
+  id: 'gears',
+  belongs: 'car',
+  headings: {
+    wanted: 'What the ratio is for',
+    road: 'Rolling and slip',
+    run: 'The run',
+    set: 'The gear set',
+  },
+} as const;
+
+export const quantities = quantitiesOf(UNDER);

@@ -1,0 +1,33 @@
+import { stage } from '../../stage';
+import { agree, settled } from './checks';
+import { ratioDecision } from './decisions';
+import { axlesApart, speedoTeeth } from './figures/others';
+import { ratios } from './figures/ratios';
+import { backlash } from './figures/set-up';
+import { node } from './node';
+import { setUpSheet } from './sheets/set-up';
+import { strip } from './strip';
+import { gears } from './words';
+
+/** The stage with all that it computes. */
+export const gearsStage = stage(gears, {
+  checks: [agree, settled],
+  sheets: [setUpSheet],
+  decisions: [ratioDecision],
+  figures: [ratios, axlesApart, speedoTeeth, backlash],
+  strip,
+  begun: node(
+    'begun',
+    (r) =>
+      r.choice('gearSet') !== '' ||
+      Object.keys(r.part('gearOffers')).length > 0 ||
+      Object.keys(r.part('gearTrials')).length > 0,
+  ),
+  places: {
+    'gear.set': 'which gear set is fitted',
+    'gear.trials': 'the trials of the gear set',
+    'brief.torqueCurve': 'the torque curve',
+    'brief.gears': 'the gearbox ratios',
+  },
+  state: { decisions: [ratioDecision] },
+});

@@ -1,0 +1,146 @@
+import { CALCULATIONS } from '@intervex/core/calc';
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { format, resolveConfig } from 'prettier';
+import { describe, expect, it } from 'vitest';
+import { answerTo, type CalcAnswer } from './calc-answer';
+import { calcPage } from './calc-page';
+import { ROOT } from './lib/paths.mjs';
+
+const ask = (name: string, input: object) => answerTo([name], JSON.stringify(input));
+const exampleOf = (name: string) => CALCULATIONS.find((c) => c.name === name)?.example as object;
+const answerOf = (name: string, input: object): Record<string, number> => {
+  const answer = ask(name, input);
+  if (!answer.ok) throw new Error(answer.message);
+  return JSON.parse(answer.json) as Record<string, number>;
+};
+const messageOf = (answer: CalcAnswer): string => (answer.ok ? '' : answer.message);
+
+describe('calculations from the command line', () => {
+  it('work out a driveline', () => {
+    const gives = answerOf('driveline', {
+      axes: [{ slopeDeg: 3 }, { slopeDeg: 1.2, planDeg: 0 }, { slopeDeg: 2.5 }],
+      rpm: 5500,
+    });
+    expect(gives['jointsDeg']).toEqual([expect.closeTo(1.8, 6), expect.closeTo(1.3, 6)]);
+    expect(gives['equivalentDeg']).toBeCloseTo(1.245, 3);
+    expect(gives['torsional']).toBeCloseTo(156.6, 1);
+    expect(gives['inertia']).toBeCloseTo(327.4, 1);
+  });
+
+  it('work out a critical speed, and pinion slopes of places written either way', () => {
+    expect(answerOf('critical-speed', exampleOf('critical-speed'))['rpm']).toBeCloseTo(7319, 0);
+    const rows = { ...exampleOf('pinion-slopes'), shaftFrom: [0, 0, 0], shaftTo: [-1200, 0, -25] };
+    const [one, other] = [
+      answerOf('pinion-slopes', exampleOf('pinion-slopes')),
+      answerOf('pinion-slopes', rows),
+    ];
+    expect(one).toEqual(other);
+    expect(one['bestDeg']).toBeCloseTo(3, 6);
+    const lowered = answerOf('pinion-slopes', { ...rows, school: 'preset', presetDeg: 4 });
+    expect(lowered['bestDeg']).toBeCloseTo(-1, 6);
+  });
+
+  it.each([
+    ['no name', [], '{}', /Say which calculation/],
+    ['a name there is not', ['drive'], '{}', /There is no calculation “drive”\. There are: driveline, /],
+    ['no JSON', ['driveline'], '{"axes":', /no JSON/],
+    ['nothing', ['driveline'], '', /no JSON/],
+    ['a list', ['shim-kit'], '[1]', /input: must be of type object/],
+    ['no number', ['shim-kit'], '{"wantedMm":"1","kitMm":[]}', /wantedMm: must be a number/],
+    [
+      'a backlash of five millimetres and a negative shim',
+      ['gear-advice'],
+      JSON.stringify({
+        trials: [
+          {
+            pinionShimMm: -1,
+            ringSideMm: 2,
+            otherSideMm: 2,
+            backlashMm: [5, 0.2, 0.2],
+            drive: { along: 0, across: 0 },
+            coast: { along: 0, across: 2 },
+          },
+        ],
+      }),
+      /pinionShimMm: .*at least 0[^]*backlashMm\[0\]: .*at most 2[^]*coast\.across: .*at most 1/,
+    ],
+    [
+      'a negative shim',
+      ['shim-kit'],
+      '{"wantedMm":1,"kitMm":[0.1,-0.1]}',
+      /kitMm\[1\]: .*right would be: at least 0.005/,
+    ],
+    [
+      'a joint bent too far',
+      ['driveline'],
+      '{"axes":[{"slopeDeg":40},{"slopeDeg":-6}],"rpm":100}',
+      /axes: must not bend joint 1 beyond 45°/,
+    ],
+    [
+      'a tube thicker than itself',
+      ['critical-speed'],
+      '{"outsideMm":50,"wallMm":26,"lengthMm":900}',
+      /wallMm: .*half/,
+    ],
+  ])('refuse %s with a message', (_, args, input, says) => {
+    expect(messageOf(answerTo(args, input))).toMatch(says);
+  });
+
+  it('print JSON, or end with exit code 2 and say why', () => {
+    const calc = (input: string) =>
+      spawnSync('npm', ['run', '-s', 'calc', '--', 'shim-kit'], { cwd: ROOT, encoding: 'utf8', input });
+    const good = calc('{"wantedMm":0.7,"kitMm":[0.4,0.3,0.2]}');
+    expect(good.status).toBe(0);
+    expect(JSON.parse(good.stdout)).toEqual({ best: [0.4, 0.3], offMm: expect.closeTo(0, 9) as number });
+    const bad = calc('{"wantedMm":-1,"kitMm":[]}');
+    expect(bad.status).toBe(2);
+    expect(bad.stdout).toBe('');
+    expect(bad.stderr).toMatch(/wantedMm: must be greater than or equal to 0; right would be: at least 0/);
+  });
+
+  it.each([
+    [
+      'a curve that repeats a speed',
+      {
+        curve: [
+          { rpm: 900, torqueNm: 9 },
+          { rpm: 900, torqueNm: 8 },
+        ],
+      },
+      /curve: must rise/,
+    ],
+    [
+      'a curve below zero',
+      {
+        curve: [
+          { rpm: 900, torqueNm: 9 },
+          { rpm: 990, torqueNm: -8 },
+        ],
+      },
+      /curve\[1\]\.torqueNm/,
+    ],
+    ['no distance', { distanceM: 0 }, /distanceM: .*at least 1/],
+    ['a hundred kilometres', { distanceM: 100_000 }, /distanceM: .*at most 20000/],
+    ['no coupling', { clutchRpm: undefined }, /clutchRpm: is required/],
+    ['a change above the limit', { shiftRpm: 7100 }, /shiftRpm: must not be above/],
+    ['a launch above the change', { clutchRpm: 6700 }, /clutchRpm: must be below/],
+  ])('a run with %s is refused', (_, part, says) => {
+    const answer = ask('straight-line-run', { ...exampleOf('straight-line-run'), ...part });
+    expect(messageOf(answer)).toMatch(says);
+  });
+});
+
+describe('docs/calc.md', () => {
+  it('is what the code says', async () => {
+    const file = join(ROOT, 'docs/calc.md');
+    const made = await format(calcPage(), { ...(await resolveConfig(file)), filepath: file });
+    expect(readFileSync(file, 'utf8')).toBe(made);
+  });
+
+  it('tells an example of each that is what it gives', () => {
+    for (const c of CALCULATIONS) expect(c.run(c.example as never)).not.toBeNull();
+    expect(CALCULATIONS).toHaveLength(6);
+  });
+});

@@ -1,0 +1,51 @@
+import { A11yModule } from '@angular/cdk/a11y';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatIconModule } from '@angular/material/icon';
+import type { QuantityId } from '@intervex/core';
+import { ReadingField } from '../readings/reading-field';
+
+/** A reading, edited at its dimension in the drawing: the same field as in the panel. Escape or Done closes it. */
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  selector: 'ix-dimension-editor',
+  imports: [A11yModule, MatIconModule, ReadingField],
+  template: `
+    <div
+      class="sheet"
+      role="dialog"
+      aria-label="Change it here"
+      cdkTrapFocus
+      [cdkTrapFocusAutoCapture]="true"
+      (keydown.escape)="closed.emit(); $event.stopPropagation()"
+    >
+      <ix-reading [id]="id()" [apart]="true" (done)="closed.emit()" />
+      <button type="button" class="plain" aria-label="Close" (click)="closed.emit()">
+        <mat-icon svgIcon="close" />
+      </button>
+    </div>
+  `,
+  styles: `
+    :host {
+      position: absolute;
+      z-index: 5;
+    }
+    .sheet {
+      display: flex;
+      gap: 8px;
+      align-items: start;
+      width: min(380px, calc(100vw - 32px));
+      padding: 8px 10px;
+      border: 1px solid var(--dye);
+      background: var(--sheet);
+      box-shadow: 0 4px 14px rgb(0 0 0 / 18%);
+    }
+    ix-reading {
+      flex: 1;
+      min-width: 0;
+    }
+  `,
+})
+export class DimensionEditor {
+  readonly id = input.required<QuantityId>();
+  readonly closed = output();
+}

@@ -1,0 +1,55 @@
+import { TestBed } from '@angular/core/testing';
+import { SelectionService } from '../state/selection.service';
+import { Bench, donorPlan, read } from '../testing/bench';
+import { Panel } from './panel';
+
+const names = (bench: Bench<Panel>) => bench.all('ix-group h2 button').map((b) => b.textContent?.trim());
+const parts = [{ group: 'floor' }, { group: 'level' }, { group: 'square' }];
+
+describe('the panel', () => {
+  it('lists its groups, what the drawing is about first', async () => {
+    const bench = await Bench.of(Panel, donorPlan(), { stage: 'survey', parts, first: ['square'] });
+    expect(names(bench)).toEqual(['Square', 'Floor', 'Level']);
+    expect(bench.all('nav button').map((b) => b.textContent?.trim())).toEqual(['Square', 'Floor', 'Level']);
+    bench.fixture.componentRef.setInput('first', ['level']);
+    await bench.fixture.whenStable();
+    expect(names(bench)[0]).toBe('Level');
+    expect(bench.all('nav button')[0]?.textContent?.trim()).toBe('Level');
+  });
+
+  it('folds a group, remembers it, and opens it for a field that is asked for', async () => {
+    const bench = await Bench.of(Panel, donorPlan(), { stage: 'survey', parts, first: [] });
+    const content = () => bench.all('ix-group .content')[0];
+    bench.all('ix-group h2 button')[0]?.click();
+    await bench.fixture.whenStable();
+    expect(content()?.hidden).toBe(true);
+    expect(localStorage.getItem('intervex.fold.survey.floor')).toBe('1');
+    TestBed.inject(SelectionService).goTo('level.floor.leftFront');
+    await bench.fixture.whenStable();
+    expect(content()?.hidden).toBe(false);
+  });
+
+  it('puts left and right side by side, left first, and takes the left one’s value where asked', async () => {
+    const plan = donorPlan({ 'donor.half.left': read('tape', 792.3) });
+    const { 'donor.half.right': _, ...readings } = plan.readings;
+    const bench = await Bench.of(
+      Panel,
+      { ...plan, readings },
+      {
+        stage: 'donor',
+        parts: [{ group: 'leftSide', with: 'rightSide', title: 'Tubes and halves' }],
+        first: [],
+      },
+    );
+    const pair = bench.all('ix-reading-pair')[0];
+    const order = [...(pair?.querySelectorAll('input') ?? [])].map((i) => i.getAttribute('aria-label'));
+    expect(order).toEqual(['Pinion axis to WMS, left', 'Pinion axis to WMS, right']);
+    await bench.click('= left');
+    // Nobody has measured it: it is seen, and says so.
+    expect(bench.store.plan().readings['donor.half.right']).toMatchObject({
+      repeats: [{ value: 792.3 }],
+      instrument: 'seen',
+      note: 'same as left',
+    });
+  });
+});

@@ -1,0 +1,61 @@
+import type { StageLook } from '../../stage/look';
+import { GearChoices } from './gear-choices';
+import { OwnOffers } from './own-offers';
+import { RatioDesk } from './ratio-desk';
+import { RunDesk } from './run-desk';
+import { SetUpDesk } from './set-up-desk';
+
+/** Ratio, and what each does over a distance. */
+export const look: StageLook = {
+  tabsLabel: 'What of the gears',
+  tabs: [
+    {
+      id: 'ratio',
+      name: 'Ratio',
+      subtitle: 'launch, finish line and cruise',
+      desk: [RatioDesk],
+      groups: ['wanted', 'road', 'set'],
+      places: ['gear.set'],
+      panel: [
+        { part: GearChoices },
+        { group: 'wanted' },
+        { group: 'road' },
+        { group: 'set' },
+        { part: OwnOffers },
+        { title: 'From the brief', readings: ['brief.tyreDiameter', 'brief.axleRatio'] },
+      ],
+    },
+    {
+      id: 'run',
+      name: 'Run',
+      subtitle: 'each ratio over the distance',
+      desk: [RunDesk],
+      groups: ['run'],
+      panel: [
+        { part: GearChoices },
+        { group: 'run' },
+        {
+          title: 'The car',
+          readings: [
+            'brief.mass',
+            'brief.front',
+            'brief.rear',
+            'brief.wheelbase',
+            'brief.cgHeight',
+            'brief.friction',
+            'brief.efficiency',
+            'brief.stall',
+          ],
+        },
+      ],
+    },
+    {
+      id: 'setUp',
+      name: 'Set-up',
+      subtitle: 'trial by trial',
+      desk: [SetUpDesk],
+      places: ['gear.trials'],
+      panel: [{ readings: ['gear.ringDiameter'] }],
+    },
+  ],
+};
