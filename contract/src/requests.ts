@@ -1,4 +1,5 @@
-import { LENGTH_UNITS, SHEETS, WALKED, type LengthUnit, type Plan } from '@intervex/core';
+import { LENGTH_UNITS, WALKED, type LengthUnit, type Plan } from '@intervex/core';
+import { SHEETS } from '@intervex/core/sheets';
 import Joi from 'joi';
 import { planSchema } from './plan-schema';
 import { nameText } from './text';

@@ -7,8 +7,8 @@ import type {
   Plan,
   Received,
   ReceivedShaft,
-  ShaftOrder,
 } from '@intervex/core';
+import type { ShaftOrder } from '@intervex/core/desks/shafts';
 
 /** One variant in a list. */
 export interface VariantSummary {

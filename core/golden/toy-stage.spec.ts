@@ -1,5 +1,6 @@
 import { describe, expect, it, vi } from 'vitest';
 import type * as Stages from '../src/stages';
+import type * as Printed from '../src/stages/printed';
 import { derive } from '../src/measure';
 import {
   field,
@@ -92,10 +93,14 @@ vi.mock('../src/stages', async (original) => {
     strip: node('strip', (r) => [
       { id: 'toy', label: 'Toy', order: 5, figure: undefined, text: r.choice('toyWay') },
     ]),
-    sheets: [toySheet],
     state: { decisions: [toyDecision] },
   });
   return { STAGES: [...STAGES, toyStage] };
+});
+
+vi.mock('../src/stages/printed', async (original) => {
+  const { PRINTED } = await original<typeof Printed>();
+  return { PRINTED: [...PRINTED, toySheet] };
 });
 
 const plan = await import('../src/plan');

@@ -8,5 +8,4 @@ export * from './measure';
 export * from './mechanics';
 export * from './numerics';
 export * from './plan';
-export * from './sheets';
 export * from './units';

@@ -7,14 +7,13 @@ import {
   fitMap,
   runStack,
   seededRandom,
-  stackLimits,
-  stackSides,
   stockPairs,
   wheelWidth,
   type PartOffer,
   type Plan,
   type StancePose,
 } from '@intervex/core';
+import { stackLimits, stackSides } from '@intervex/core/desks/shafts';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../lib/paths.mjs';

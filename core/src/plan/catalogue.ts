@@ -75,3 +75,6 @@ export const headingName = (stage: string, id: string): string =>
 
 /** What the rail calls a stage. */
 export const stageTitle = (id: string): string => STAGES.find((s) => s.id === id)?.title ?? '';
+
+/** Stages that are walked round with a sheet in hand. */
+export const WALKED: readonly string[] = STAGES.filter((s) => s.contents.walked).map((s) => s.id);

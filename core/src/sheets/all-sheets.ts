@@ -1,8 +1,8 @@
 import type { SheetDef } from '../stage';
-import { STAGES } from '../stages';
+import { PRINTED } from '../stages/printed';
 
 /** Every sheet of every stage, in working order. */
-export const SHEETS: readonly SheetDef[] = STAGES.flatMap((s): readonly SheetDef[] => s.contents.sheets ?? []);
+export const SHEETS: readonly SheetDef[] = PRINTED;
 
 /** Looks a sheet up by its id or the last part of its address; undefined for an unknown one. */
 export const findSheet = (name: string): SheetDef | undefined =>

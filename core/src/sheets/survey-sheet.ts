@@ -14,9 +14,6 @@ import type { LengthUnit } from '../units';
 import { quantityName, type Fact, type Quantity } from '../stage';
 import { STAGES } from '../stages';
 
-/** Stages that are walked round with a sheet in hand. */
-export const WALKED: readonly string[] = STAGES.filter((s) => s.contents.walked).map((s) => s.id);
-
 /** What the sheet of a stage that is walked round is called. */
 export const walkTitle = (stage: string): string => STAGES.find((s) => s.id === stage)?.contents.walked ?? '';
 

@@ -3,7 +3,6 @@ import type { Figure } from '../measure';
 import type { Check } from './check';
 import type { DecisionDef, StateDef } from './decision';
 import type { Node } from './node';
-import type { SheetDef } from './sheet-def';
 import type { Words } from './words';
 
 /** One place in the running strip: a figure, a text or a date. Empty while it cannot be worked out. */
@@ -45,8 +44,6 @@ export interface Contents {
   readonly notLevel?: Node<string | undefined>;
   /** What may still change, as somebody said: figures that are true of it are preliminary. */
   readonly openings?: Node<Openings>;
-  /** What is printed of it. */
-  readonly sheets?: readonly SheetDef[];
   /** It is walked round with a sheet in hand: what that sheet is called. */
   readonly walked?: string;
   /** Names, within a sentence, of places of it that are neither quantity nor fact. */

@@ -1,6 +1,7 @@
 import type { Results } from '../evaluate';
 import { SIDES } from '../geometry';
-import { readingsLog, sheetOf, SHEETS, surveySheet, WALKED } from '../sheets';
+import { WALKED } from '../plan';
+import { readingsLog, sheetOf, SHEETS, surveySheet } from '../sheets';
 import { rearView } from '../stages/cut/views/rear';
 import { tubeViews } from '../stages/cut/views/tube';
 import { donorView } from '../stages/donor/views/donor';

@@ -4,7 +4,8 @@ import {
   surveySheetQuerySchema,
   type SheetQuery,
 } from '@intervex/contract';
-import { evaluate, findSheet, isoDay, sheetOf, SHEETS, type SheetDef } from '@intervex/core';
+import { evaluate, isoDay, type SheetDef } from '@intervex/core';
+import { findSheet, sheetOf, SHEETS } from '@intervex/core/sheets';
 import { Router, type Request, type Response } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';

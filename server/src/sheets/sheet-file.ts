@@ -5,12 +5,12 @@ import {
   isoDay,
   SIDED,
   SIDES,
-  sheetOf,
   type LengthUnit,
   type SheetCell,
   type SheetDef,
   type SheetRow,
 } from '@intervex/core';
+import { sheetOf } from '@intervex/core/sheets';
 
 /** The mark by which an order file is known, and its version. */
 const ORDER_FORMAT = 'intervex-order';

@@ -3,17 +3,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readPlanText, type VariantView } from '@intervex/contract';
-import {
-  evaluate,
-  quantity,
-  SHEETS,
-  sheetOf,
-  SIDES,
-  WALKED,
-  type Sheet,
-  type LengthUnit,
-  type Plan,
-} from '@intervex/core';
+import { evaluate, quantity, SIDES, WALKED, type Sheet, type LengthUnit, type Plan } from '@intervex/core';
+import { SHEETS, sheetOf } from '@intervex/core/sheets';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sheetPdf } from './sheet-pdf';
 import { surveySheetPdf } from './survey-sheet-pdf';

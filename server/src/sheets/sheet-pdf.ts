@@ -3,7 +3,6 @@ import {
   ASSUMED_MARK,
   evaluate,
   isoDay,
-  sheetOf,
   type LengthUnit,
   type Results,
   type Sheet,
@@ -11,6 +10,7 @@ import {
   type SheetDef,
   type View,
 } from '@intervex/core';
+import { sheetOf } from '@intervex/core/sheets';
 import { drawView, onPaper } from './draw-view';
 import { wall } from './wall';
 import { bytesOf, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from './paper';

@@ -1,5 +1,6 @@
 import type { VariantView } from '@intervex/contract';
-import { CAUTIONS, evaluate, isoDay, surveySheet, walkTitle, type SurveySheetRow } from '@intervex/core';
+import { CAUTIONS, evaluate, isoDay } from '@intervex/core';
+import { surveySheet, walkTitle, type SurveySheetRow } from '@intervex/core/sheets';
 import type { PdfOptions } from './sheet-pdf';
 import { bytesOf, INK, newPaper, type Pdf } from './paper';
 import { fitted, footers, heading, left, paragraph, room, title, wide } from './sheet-parts';

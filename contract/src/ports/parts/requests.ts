@@ -1,4 +1,5 @@
-import { PART_KINDS, RETENTIONS, type PairQuestion, type PartKind } from '@intervex/core';
+import { PART_KINDS, RETENTIONS, type PartKind } from '@intervex/core';
+import type { PairQuestion } from '@intervex/core/desks/shafts';
 import Joi from 'joi';
 
 /** A question to the parts counter: what kind, and the sizes that matter, mm. */

@@ -78,3 +78,6 @@ export const engagementDecision: DecisionDef = {
   ]),
   rests: node('engagementRests', (r) => SIDES.map((s) => r.of(shafts).fit[s].share)),
 };
+
+/** All that is decided here: what the sheet for the saw lacks, it lacks. */
+export const cutDecisions = [cutDecision, marksDecision, shaftsDecision, engagementDecision] as const;

@@ -6,7 +6,6 @@ export * from './figures/line';
 export * from './figures/motion';
 export * from './figures/room';
 export * from './figures/slopes';
-export * from './figures/study';
 export * from './figures/travel';
 export * from './line-at';
 export * from './names';

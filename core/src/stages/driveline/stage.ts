@@ -5,8 +5,6 @@ import { bench, turns } from './figures/bench';
 import { datums } from './figures/datums';
 import { lengthDecision, perchDecision, slopeDecision } from './decisions';
 import { node } from './node';
-import { benchSheet } from './sheets/bench';
-import { driveshaftSheet } from './sheets/order';
 import { strip } from './strip';
 import { driveline } from './words';
 
@@ -16,7 +14,6 @@ export const drivelineStage = stage(driveline, {
   decisions: [slopeDecision, lengthDecision, perchDecision],
   strip,
   figures: [datums, bench, turns],
-  sheets: [benchSheet, driveshaftSheet],
   begun: node('begun', (r) => r.choice('aim') !== 'undecided' || r.choice('suspension') !== 'unsaid'),
   places: { 'drive.aim': 'how the pinion is aimed' },
   state: { decisions: [slopeDecision, lengthDecision, perchDecision] },

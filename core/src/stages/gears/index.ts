@@ -4,5 +4,4 @@ export * from './figures/ratios';
 export * from './figures/road';
 export * from './figures/run-car';
 export * from './figures/set-up';
-export * from './hold-points';
 export * from './run-sets';

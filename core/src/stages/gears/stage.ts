@@ -5,14 +5,12 @@ import { axlesApart, speedoTeeth } from './figures/others';
 import { ratios } from './figures/ratios';
 import { backlash } from './figures/set-up';
 import { node } from './node';
-import { setUpSheet } from './sheets/set-up';
 import { strip } from './strip';
 import { gears } from './words';
 
 /** The stage with all that it computes. */
 export const gearsStage = stage(gears, {
   checks: [agree, settled],
-  sheets: [setUpSheet],
   decisions: [ratioDecision],
   figures: [ratios, axlesApart, speedoTeeth, backlash],
   strip,

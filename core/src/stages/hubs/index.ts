@@ -13,6 +13,4 @@ export * from './read-flange';
 export * from './choices';
 export * from './figures/hub-ends';
 export * from './figures/patterns';
-export * from './sheets/brakes';
-export * from './sheets/hubs';
 export * from './checks-input';

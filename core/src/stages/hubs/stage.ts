@@ -3,14 +3,11 @@ import { holds } from './checks';
 import { brakesDecision, patternDecision, studsDecision } from './decisions';
 import { PATTERN_FACES } from './choices';
 import { hubs } from './words';
-import { brakeSheet } from './sheets/brakes';
-import { hubSheet } from './sheets/hubs';
 
 /** The stage with all that it computes. */
 export const hubsStage = stage(hubs, {
   checks: [holds],
   decisions: [patternDecision, studsDecision, brakesDecision],
-  sheets: [brakeSheet, hubSheet],
   places: Object.fromEntries(PATTERN_FACES.map((face) => [`pattern.${face}`, `the holes of the ${face}`])),
   state: { decisions: [patternDecision, studsDecision, brakesDecision] },
 });

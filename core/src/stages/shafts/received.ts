@@ -1,7 +1,8 @@
 import type { Side } from '../../geometry';
 import type { LimitsOf } from '../../stage/check';
 import { keeps } from '../../stage/judge';
-import { type ShaftOrder, type ShaftLine, CLIP_END } from './shaft-order';
+import { CLIP_END } from './names';
+import type { ShaftOrder, ShaftLine } from './shaft-order';
 import { type shafts as words } from './words';
 
 /** What arrived, as it was measured on the bench. Lengths mm. */

@@ -8,6 +8,7 @@ import { inUse } from './figures/in-use';
 import { shafts } from './figures/shafts';
 import type { InUse } from './in-use';
 import { node, type Reads } from './node';
+import { CLIP_END, PLAIN_END } from './names';
 
 /** One shaft as it is ordered. Lengths mm. */
 export interface ShaftLine {
@@ -48,9 +49,6 @@ export interface ShaftOrder {
   /** What has to be known before it can be ordered, each a phrase; empty where it is whole. */
   readonly lacks: readonly string[];
 }
-
-export const CLIP_END = 'grooved for the clip';
-const PLAIN_END = 'plain, chamfered 1 × 45°';
 
 /** Sources that are made to order; stock ones are bought as they are, the donor’s own stay. */
 const MADE: readonly string[] = ['new', 'other'];

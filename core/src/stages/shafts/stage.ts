@@ -7,7 +7,6 @@ import { inUse } from './figures/in-use';
 import { node } from './node';
 import { strip } from './strip';
 import { shafts } from './words';
-import { shaftSheet } from './sheets/order';
 
 /** The stage with all that it computes. */
 export const shaftsStage = stage(shafts, {
@@ -17,6 +16,5 @@ export const shaftsStage = stage(shafts, {
   asked: node('asked', (r) => r.of(school) !== undefined),
   instead: inUse,
   places: { 'shaft.pair': 'a pair of shafts from stock' },
-  sheets: [shaftSheet],
   state: { after: [cutDecision, marksDecision, shaftsDecision], decisions: [strengthDecision] },
 });

@@ -1,6 +1,6 @@
 import { type MakerOrder, type MakerQuote } from '@intervex/contract';
 import { makerOrderSchema, quoteSchema } from '@intervex/contract/ports/maker';
-import type { ShaftOrder } from '@intervex/core';
+import type { ShaftOrder } from '@intervex/core/desks/shafts';
 import { askUpstream } from '../upstream';
 
 const OF = 'the shaft maker';

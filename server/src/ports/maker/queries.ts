@@ -1,5 +1,6 @@
 import type { MakerQuote, OrderEvent, OrderState, OrderView } from '@intervex/contract';
-import { orderMoved, type Received, type ShaftOrder } from '@intervex/core';
+import { type Received } from '@intervex/core';
+import { orderMoved, type ShaftOrder } from '@intervex/core/desks/shafts';
 import type { Db } from '../../plans/queries';
 
 interface OrderRow {

@@ -5,13 +5,11 @@ import {
   inUnits,
   isoDay,
   limitsOf,
-  orderHolds,
-  orderMoved,
   type Plan,
   type Received,
-  shaftOrder,
   withReceived,
 } from '@intervex/core';
+import { orderHolds, orderMoved, shaftOrder } from '@intervex/core/desks/shafts';
 import type { Pool } from '../../db/pool';
 import { withTransaction } from '../../db/transaction';
 import { Refused, refused } from '../../http/refusal';

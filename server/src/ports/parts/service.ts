@@ -1,13 +1,7 @@
 import type { PairsAnswer, PartsAnswer } from '@intervex/contract';
 import type { PartsQuery } from '@intervex/contract/ports/parts';
-import {
-  canDrill,
-  rankRings,
-  stockPairs,
-  type PairQuestion,
-  type PartKind,
-  type PartOffer,
-} from '@intervex/core';
+import { canDrill, rankRings, stockPairs, type PartKind, type PartOffer } from '@intervex/core';
+import type { PairQuestion } from '@intervex/core/desks/shafts';
 import type { Pool } from '../../db/pool';
 import { refused } from '../../http/refusal';
 import { UpstreamAway } from '../upstream';

@@ -4,7 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import { MatTableModule } from '@angular/material/table';
-import { readingsLog, type LogRow } from '@intervex/core';
+import { readingsLog, type LogRow } from '@intervex/core/sheets';
 import type { Problem, RevisionView } from '@intervex/contract/wire';
 import { ProjectsService } from '../state/projects.service';
 import { refusalOf, sentenceOf } from '../state/refusals';

@@ -1,4 +1,3 @@
-import { DatePipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
@@ -14,7 +13,7 @@ export type VariantTask = 'rename' | 'another' | 'remove';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-variant-line',
-  imports: [DatePipe, MatButtonModule, MatIconModule, Rename, RouterLink],
+  imports: [MatButtonModule, MatIconModule, Rename, RouterLink],
   template: `
     @if (task() === 'rename') {
       <ix-rename [name]="variant().name" (given)="rename($event)" (left)="task.set(undefined)" />
@@ -24,9 +23,7 @@ export type VariantTask = 'rename' | 'another' | 'remove';
         <mat-icon svgIcon="rename" />
       </button>
     }
-    <span class="second">
-      revision {{ variant().revision }}, {{ variant().savedAt | date: 'd MMM y, HH:mm' }}
-    </span>
+    <span class="second">revision {{ variant().revision }}, {{ saved() }}</span>
     <span class="does">
       <button
         type="button"
@@ -113,6 +110,13 @@ export class VariantLine {
   private readonly router = inject(Router);
   readonly project = input.required<ProjectSummary>();
   readonly variant = input.required<ProjectSummary['variants'][number]>();
+  protected readonly saved = computed(() =>
+    new Date(this.variant().savedAt).toLocaleString('en-GB', {
+      dateStyle: 'medium',
+      timeStyle: 'short',
+      hour12: false,
+    }),
+  );
   readonly task = model<VariantTask>();
   /** Work of which the list has to be read again, or that was refused. */
   readonly asked = output<() => Promise<void>>();

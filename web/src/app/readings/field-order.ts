@@ -1,9 +1,9 @@
-import { FocusKeyManager, type FocusableOption } from '@angular/cdk/a11y';
 import { Injectable } from '@angular/core';
 
 /** A field that the key for the next one goes to. */
-export interface OrderedField extends FocusableOption {
+export interface OrderedField {
   readonly element: HTMLElement;
+  focus(): void;
 }
 
 /** The fields of readings that are on the page, in the order in which they stand. */
@@ -20,11 +20,8 @@ export class FieldOrder {
   /** Gives focus to the next field, or to the one before; at either end it stays. */
   go(from: OrderedField, back: boolean): void {
     const inOrder = [...this.fields].sort((a, b) => (follows(a.element, b.element) ? -1 : 1));
-    const keys = new FocusKeyManager(inOrder);
-    keys.updateActiveItem(from);
-    if (back) keys.setPreviousItemActive();
-    else keys.setNextItemActive();
-    keys.destroy();
+    const at = inOrder.indexOf(from);
+    if (at >= 0) inOrder[at + (back ? -1 : 1)]?.focus();
   }
 }
 

@@ -17,7 +17,8 @@ import type {
   StepRequest,
   VariantView,
 } from '@intervex/contract/wire';
-import type { PairQuestion, PartKind, Plan } from '@intervex/core';
+import type { PartKind, Plan } from '@intervex/core';
+import type { PairQuestion } from '@intervex/core/desks/shafts';
 
 /** The server's interface. */
 @Injectable({ providedIn: 'root' })

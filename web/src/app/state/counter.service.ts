@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { PairsAnswer, PartsAnswer } from '@intervex/contract/wire';
-import type { PairQuestion, PartKind, PartOffer, SearchId } from '@intervex/core';
+import type { PartKind, PartOffer, SearchId } from '@intervex/core';
+import type { PairQuestion } from '@intervex/core/desks/shafts';
 import { firstValueFrom, Subject, takeUntil, type Observable } from 'rxjs';
 import { ApiService } from './api.service';
 import { sentenceOf } from './refusals';

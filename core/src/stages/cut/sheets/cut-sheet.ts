@@ -17,7 +17,7 @@ import { ROUTE_NAMES } from '../../shafts/names';
 import { toBuy } from '../../shafts/shafts-stage';
 import type { ShaftSource } from '../../shafts/shafts-result';
 import { CAUTIONS } from '../../sheets/cautions';
-import { cutDecision, engagementDecision, marksDecision, shaftsDecision } from '../decisions';
+import { cutDecisions } from '../decisions';
 import { ends } from '../figures/ends';
 import { marks as allMarks } from '../figures/marks';
 import { school } from '../figures/schools';
@@ -266,7 +266,7 @@ export const cutSheet: SheetDef<Reads> = {
   views: node('cutSheetViews', (r) => [r.of(rearView)]),
   head,
   sections: (r, pen) => SECTIONS.map((section) => section(r, pen)),
-  decisions: [cutDecision, marksDecision, shaftsDecision, engagementDecision],
+  decisions: cutDecisions,
   cautions: CAUTIONS,
   notes: node('sheetNotes', (r) => r.field('brief', 'notes')),
 };

@@ -8,8 +8,10 @@ import { EndFace } from './end-face';
   selector: 'ix-faces',
   imports: [EndFace],
   template: `
-    @for (side of sides; track side) {
-      <ix-end-face [side]="side" />
+    @defer (on immediate) {
+      @for (side of sides; track side) {
+        <ix-end-face [side]="side" />
+      }
     }
   `,
   styles: `

@@ -4,10 +4,10 @@ import type { StageLook } from '../../stage/look';
 import { AfterWeld } from './after-weld';
 import { CutChoices } from './cut-choices';
 import { CutSides } from './cut-sides';
+import { EndsDesk } from './ends-desk';
 import { FacesDesk } from './faces-desk';
 import { SchoolsTable } from './schools-table';
 import { SquarePanel } from './square-panel';
-import { TubeFit } from './tube-fit';
 import { TubeItems } from './tube-items';
 
 const NO_TUBE = 'Read the tube from casting to housing end first (Donor), then its marks are drawn here.';
@@ -64,7 +64,7 @@ export const look: StageLook = {
       id: 'ends',
       name: 'Tubes and ends',
       subtitle: 'new tubes, full-float ends, after the work',
-      desk: [TubeFit],
+      desk: [EndsDesk],
       groups: ['tubes', 'leftNew', 'rightNew', 'float'],
       places: AFTER,
     },

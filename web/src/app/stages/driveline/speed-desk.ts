@@ -1,15 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import {
-  accelerationOf,
-  driving,
-  drivelineAt,
-  fastest,
-  motionAt,
-  runningSlope,
-  slopeCurve,
-  whips,
-  limitIn,
-} from '@intervex/core';
+import { accelerationOf, driving, fastest, motionAt, runningSlope, whips, limitIn } from '@intervex/core';
+import { drivelineAt, slopeCurve } from '@intervex/core/desks/driveline';
 import { LineChart, type ChartLine } from '../../shared/line-chart';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { AIM_NAMES, AIM_NOTES, aimWays, formatAngle, placeName, wayStudy, type AimWay } from '@intervex/core';
+import { AIM_NAMES, AIM_NOTES, aimWays, formatAngle, placeName, type AimWay } from '@intervex/core';
+import { wayStudy } from '@intervex/core/desks/driveline';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';

@@ -1,15 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import {
-  HOLD_POINTS,
-  parseLength,
-  SET_UP_RISK,
-  setUp,
-  type Contact,
-  type GearTrial,
-  type ReadTrial,
-} from '@intervex/core';
+import { parseLength, setUp, type Contact, type GearTrial, type ReadTrial } from '@intervex/core';
+import { HOLD_POINTS, SET_UP_RISK } from '@intervex/core/desks/gears';
 import { OpenChecks } from '../../stage/open-checks';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';

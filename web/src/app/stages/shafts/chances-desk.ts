@@ -2,16 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject, type OnDestroy, s
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import {
-  stackSides,
   findQuantity,
   SIDES,
   sideName,
-  stackLimits,
   STACK_OUTCOMES,
   type Sided,
   type StackOutcome,
   type StackResult,
 } from '@intervex/core';
+import { stackSides, stackLimits } from '@intervex/core/desks/shafts';
 import { JumpService } from '../../state/jump.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';

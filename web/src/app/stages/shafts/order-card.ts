@@ -14,10 +14,7 @@ import {
   stance,
   shafts,
   evaluate,
-  orderHolds,
-  orderMoved,
   parseLength,
-  shaftOrder,
   sideName,
   tightest,
   type Plan,
@@ -25,6 +22,7 @@ import {
   type ReceivedShaft,
   type Side,
 } from '@intervex/core';
+import { orderHolds, orderMoved, shaftOrder } from '@intervex/core/desks/shafts';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { OrdersService } from './orders.service';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, type OnInit } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { shaftOrder } from '@intervex/core';
+import { shaftOrder } from '@intervex/core/desks/shafts';
 import { PlanStore } from '../../state/plan-store';
 import { OrderCard } from './order-card';
 import { OrdersService } from './orders.service';

@@ -3,7 +3,6 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PairsAnswer } from '@intervex/contract/wire';
 import {
-  pairQuestion,
   placeWord,
   quantity,
   quantityInSentence,
@@ -12,6 +11,7 @@ import {
   type StockPair,
   type ShaftWanted,
 } from '@intervex/core';
+import { pairQuestion } from '@intervex/core/desks/shafts';
 import { CounterService } from '../../state/counter.service';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';

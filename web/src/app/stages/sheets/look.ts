@@ -1,4 +1,5 @@
-import { SHEETS, stageTitle, WALKED } from '@intervex/core';
+import { stageTitle, WALKED } from '@intervex/core';
+import { SHEETS } from '@intervex/core/sheets';
 import type { StageLook, StageTab } from '../../stage/look';
 import { SheetDesk } from './sheet-desk';
 import { SheetFiles } from './sheet-files';

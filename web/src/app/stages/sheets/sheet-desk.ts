@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { findSheet, sheetOf } from '@intervex/core';
+import { findSheet, sheetOf } from '@intervex/core/sheets';
 import { ViewSvg } from '../../drawing/view-svg';
 import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { SHEETS, stageTitle, WALKED } from '@intervex/core';
+import { stageTitle, WALKED } from '@intervex/core';
+import { SHEETS } from '@intervex/core/sheets';
 import { PanelGroup } from '../../shared/panel-group';
 import { PAPERS, Segments } from '../../shared/segments';
 import { PlanStore } from '../../state/plan-store';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { surveySheet } from '@intervex/core';
+import { surveySheet } from '@intervex/core/sheets';
 import { ScreenState } from '../../stage/screen-state';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';

@@ -1,0 +1,2 @@
+// What only its desk and its order ask for: fetched with them.
+export * from './hold-points';
