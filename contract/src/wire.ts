@@ -7,6 +7,7 @@ import type {
   Plan,
   Received,
   ReceivedShaft,
+  Trial,
 } from '@intervex/core';
 import type { ShaftOrder } from '@intervex/core/desks/shafts';
 
@@ -251,4 +252,31 @@ export interface SettleRequest {
   readonly who: string;
   readonly decision: 'accept' | 'sendBack';
   readonly reason: string;
+}
+
+/** How far from right a gear set to practise on begins, and how cleanly it reads. */
+export const DIFFICULTIES = ['easy', 'usual', 'hard'] as const;
+export type Difficulty = (typeof DIFFICULTIES)[number];
+
+/** Shims of a gear set, mm: behind the pinion’s head, beside the carrier on the ring’s side and on the other. */
+export type SetShims = Pick<Trial, 'pinionShim' | 'ringSide' | 'otherSide'>;
+
+/** What nobody sees of a gear set while it is set up: shims that are right, mm, and what moves what. */
+export interface SetTruth extends SetShims {
+  /** Backlash lost for a mm of ring side shim, and of pinion shim. */
+  readonly carrierGain: number;
+  readonly pinionGain: number;
+  /** Backlash either way of its mean, from tooth to tooth, mm. */
+  readonly runout: number;
+}
+
+/** A gear set to practise on, as far as it was set up. */
+export interface PracticeSet {
+  readonly id: string;
+  readonly difficulty: Difficulty;
+  /** Shims it comes with. */
+  readonly first: SetShims;
+  readonly trials: readonly Trial[];
+  /** Once it was opened. */
+  readonly truth?: SetTruth;
 }

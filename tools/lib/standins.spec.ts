@@ -20,6 +20,7 @@ describe('ports of the stand-ins', () => {
       INTERVEX_BENCH_URL: 'http://127.0.0.1:1',
       INTERVEX_PARTS_URL: 'http://127.0.0.1:2',
       INTERVEX_MAKER_URL: 'http://127.0.0.1:3',
+      INTERVEX_GEARSET_URL: 'http://127.0.0.1:4',
     };
     const { addresses, pages, stop } = await startStandins(4700, env);
     expect([addresses, pages]).toEqual([{}, []]);

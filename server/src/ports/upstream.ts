@@ -12,6 +12,8 @@ export class UpstreamAway extends Error {
     message: string,
     /** Worth another try at once: it refused or failed, it did not just keep us waiting. */
     readonly again: boolean,
+    /** What it answered with, where it answered. */
+    readonly status?: number,
   ) {
     super(message);
   }
@@ -58,7 +60,10 @@ async function askOnce<T>({ of, address, schema, body }: Question<T>): Promise<T
         : { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
     if (response.status === 422) throw new UpstreamRefuses(await messageOf(response));
-    if (!response.ok) throw new UpstreamAway(`${of} answers ${response.status}`, response.status >= 500);
+    if (!response.ok) {
+      const { status } = response;
+      throw new UpstreamAway(`${of} answers ${status}`, status >= 500, status);
+    }
     data = await response.json();
   } catch (error) {
     throw asAway(of, error);

@@ -1,7 +1,7 @@
 import { seeded } from '../parts/part';
 
 /** How far from right a set begins, and how cleanly it reads. */
-type Difficulty = 'easy' | 'usual' | 'hard';
+export type Difficulty = 'easy' | 'usual' | 'hard';
 export const DIFFICULTIES: readonly Difficulty[] = ['easy', 'usual', 'hard'];
 
 /** Shims of a trial, mm. */
@@ -15,14 +15,14 @@ interface Contact {
   readonly across: number;
 }
 /** What the set shows with these shims: backlash in mm at each tooth read, contacts from −1 to +1. */
-interface Shown {
+export interface Shown {
   readonly backlash: readonly number[];
   readonly drive: Contact;
   readonly coast: Contact;
 }
 
 /** What nobody sees while setting it up. mm, and what moves what. */
-interface Truth {
+export interface Truth {
   readonly pinionShim: number;
   readonly ringSide: number;
   readonly otherSide: number;
@@ -78,14 +78,14 @@ export class GearSet {
     };
   }
 
-  /** What it shows with these shims. */
-  shows({ pinionShim, ringSide }: Shims): Shown {
+  /** What it shows with these shims. @param random how unclearly; left out, as it goes on from trial to trial */
+  shows({ pinionShim, ringSide }: Shims, random: () => number = this.random): Shown {
     const t = this.truth;
     const { noise } = SPREAD[this.difficulty];
     const deep = pinionShim - t.pinionShim;
     const lost = t.carrierGain * (ringSide - t.ringSide) + t.pinionGain * deep;
-    const off = (size: number) => size * noise * (this.random() + this.random() + this.random() - 1.5);
-    const phase = 2 * Math.PI * this.random();
+    const off = (size: number) => size * noise * (random() + random() + random() - 1.5);
+    const phase = 2 * Math.PI * random();
     const backlash = Array.from({ length: TEETH }, (_, i) =>
       Math.max(0, RIGHT - lost + t.runout * Math.sin(phase + (2 * Math.PI * i) / TEETH) + off(0.008)),
     );

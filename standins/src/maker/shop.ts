@@ -1,3 +1,5 @@
+import { noBook, type Book } from '../book';
+
 /** What is ordered, as far as the shop reads it. Lengths in mm. */
 export interface ShaftLine {
   readonly side: 'left' | 'right';
@@ -46,13 +48,6 @@ const ADDED: Readonly<Record<string, number>> = {
 };
 const BASE = 165;
 
-/** Where the shop keeps its book. */
-export interface Book {
-  readonly read: () => readonly Order[];
-  readonly write: (orders: readonly Order[]) => void;
-}
-
-const NO_BOOK: Book = { read: () => [], write: () => undefined };
 const FIRST = 4100;
 
 /** The shop: prices what it can make, and remembers what was ordered. */
@@ -60,7 +55,7 @@ export class Shop {
   private readonly orders: Map<string, Order>;
   private last: number;
 
-  constructor(private readonly book: Book = NO_BOOK) {
+  constructor(private readonly book: Book<Order> = noBook()) {
     const known = book.read();
     this.orders = new Map(known.map((order) => [order.number, order]));
     this.last = Math.max(FIRST, ...known.map((order) => Number(order.number.slice(3))));
