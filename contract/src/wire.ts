@@ -7,6 +7,7 @@ import type {
   Plan,
   Received,
   ReceivedShaft,
+  SetShims,
   Trial,
 } from '@intervex/core';
 import type { ShaftOrder } from '@intervex/core/desks/shafts';
@@ -257,9 +258,6 @@ export interface SettleRequest {
 /** How far from right a gear set to practise on begins, and how cleanly it reads. */
 export const DIFFICULTIES = ['easy', 'usual', 'hard'] as const;
 export type Difficulty = (typeof DIFFICULTIES)[number];
-
-/** Shims of a gear set, mm: behind the pinion’s head, beside the carrier on the ring’s side and on the other. */
-export type SetShims = Pick<Trial, 'pinionShim' | 'ringSide' | 'otherSide'>;
 
 /** What nobody sees of a gear set while it is set up: shims that are right, mm, and what moves what. */
 export interface SetTruth extends SetShims {

@@ -1,5 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip, textOfPdf } from '../bench-hand';
+import { PORT } from '../playwright.config';
+
+/** A set of the usual kind that begins heel and high. */
+const SEED = 27;
 
 test('a ratio is chosen after every gear set was run up the hill', async ({ page, request }) => {
   const id = await ownTern(request);
@@ -73,7 +77,8 @@ test('a gear set is set up trial by trial, and its sheet goes on the bench', asy
   await page.getByRole('radio', { name: 'Set-up' }).check();
   const write = async (name: string, text: string) =>
     page.getByRole('textbox', { name, exact: true }).fill(text);
-  await write('Shims there are, with blanks between', '0.5 0.45 0.4 0.3 0.1 0.08 0.05 0.03 1.5 1.2 0.6');
+  await write('Behind the pinion’s head', '0.5 0.45 0.4 0.3 0.1 0.08 0.05 0.03');
+  await write('Beside the carrier, each used once', '1.5 1.2 0.6 0.5 0.45 0.4 0.3 0.1 0.08 0.05');
   await write('Pinion shim', '0.9');
   await write('Carrier, ring side', '2.1');
   await write('Carrier, other side', '1.9');
@@ -94,6 +99,8 @@ test('a gear set is set up trial by trial, and its sheet goes on the bench', asy
   await page.getByRole('button', { name: 'Use these for the next trial' }).click();
   await expect(page.getByRole('textbox', { name: 'Pinion shim', exact: true })).not.toHaveValue('');
   await write('Backlash at four teeth or more', '0.2 0.21 0.19 0.2');
+  await page.getByRole('textbox', { name: 'Torque to turn the pinion' }).fill('20 lbin');
+  await write('Note; it stands on the sheet', 'heel and high before');
   await page.getByRole('button', { name: 'Note this trial' }).click();
   await expect(page.getByRole('row').filter({ hasText: 'good' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Reason; it stands on the sheet' }).fill('Quiet on the bench');
@@ -104,4 +111,45 @@ test('a gear set is set up trial by trial, and its sheet goes on the bench', asy
   const text = textOfPdf(await pdf.body());
   expect(text).toMatch(/Gear set-up/);
   expect(text).toMatch(/Quiet on the bench/);
+  // 20 pound-inches: 20 · 4.448 N · 0.0254 m.
+  expect(text).toMatch(/pinion turns at\s+2\.3\s+N·m/);
+});
+
+test('a gear set that reads heel and high is brought to a good pattern by the advice alone', async ({
+  page,
+  request,
+}) => {
+  const operate = async (seed: number) =>
+    request.post(`http://127.0.0.1:${PORT + 4}/modes`, { data: { seed } });
+  await operate(SEED);
+  const id = await ownTern(request);
+  await openStage(page, id, 'gears');
+  await page.getByRole('radio', { name: 'Practice', exact: true }).check();
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  await page.getByRole('button', { name: 'Put them in and read' }).click();
+  await expect(
+    page.getByRole('img', { name: /^Drive flank, contact at the face, .* the heel$/ }),
+  ).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Show what the advice says' }).check();
+  let trials = 1;
+  while (!(await page.getByText(/^Good after/).isVisible())) {
+    expect(trials).toBeLessThan(4);
+    await page.getByRole('button', { name: 'Use these for the next trial' }).click();
+    await page.getByRole('button', { name: 'Put them in and read' }).click();
+    trials += 1;
+    await expect(page.getByRole('rowheader', { name: `Trial ${trials}`, exact: true })).toBeVisible();
+  }
+  // A page that is loaded again goes on with the same set.
+  await page.reload();
+  await page.getByRole('radio', { name: 'Practice', exact: true }).check();
+  await expect(page.getByText(`Good after ${trials}.`)).toBeVisible();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByText(`You: good after ${trials} trials.`)).toBeVisible();
+  await expect(page.getByText(/The advice alone, from the same shims: good after \d trials?\./)).toBeVisible();
+  // Nothing of it stands in the plan.
+  const { plan } = (await (await request.get(`/api/variants/${id}`)).json()) as {
+    plan: { gearTrials: object };
+  };
+  expect(plan.gearTrials).toEqual({});
+  await operate(0);
 });

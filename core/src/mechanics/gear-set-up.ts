@@ -1,4 +1,4 @@
-import { shimPack } from './shim-kit';
+import { shimPack, type ShimPack } from './shim-kit';
 
 /** Where the contact lies on a flank: along it toe + to heel −, across it root + to face −; each −1 to +1. */
 export interface Contact {
@@ -6,13 +6,24 @@ export interface Contact {
   readonly across: number;
 }
 
-/** One trial of a gear set. Shims and backlash in mm. */
-export interface Trial {
+/** Shims of a gear set, mm, each pack as a whole. */
+export interface SetShims {
   /** Behind the pinion’s head. */
   readonly pinionShim: number;
   /** Beside the carrier: on the ring gear’s side, and on the other. */
   readonly ringSide: number;
   readonly otherSide: number;
+}
+
+/** Shims there are, mm: those that fit behind the pinion’s head, and those that fit beside the carrier. */
+export interface ShimKit {
+  readonly pinion: readonly number[];
+  readonly carrier: readonly number[];
+}
+const NO_KIT: ShimKit = { pinion: [], carrier: [] };
+
+/** One trial of a gear set. Shims and backlash in mm. */
+export interface Trial extends SetShims {
   /** At four teeth or more, round the ring. */
   readonly backlash: readonly number[];
   readonly drive: Contact;
@@ -47,8 +58,8 @@ export interface Advice {
   /** Pinion toward the ring, and ring toward the pinion, mm. */
   readonly pinionMove: number;
   readonly carrierMove: number;
-  /** Shims of the kit that make them, and what they miss it by, mm. */
-  readonly packs?: Readonly<Record<'pinionShim' | 'ringSide' | 'otherSide', ReturnType<typeof shimPack>>>;
+  /** Shims of the kit that make them, and what they miss it by, mm; left out where the kit has none of their kind. */
+  readonly packs: Readonly<Partial<Record<keyof SetShims, ShimPack>>>;
   /** The pinion’s bearing has to be pressed off and on again. */
   readonly pressing: boolean;
   /** Backlash that the carrier’s move takes away, over the move; learned from the trials. */
@@ -108,14 +119,14 @@ export function readTrial({ backlash, drive, coast }: Trial, window: SetUpWindow
  * How much moves what is learned from all trials so far.
  *
  * @param trials at least one, in order
- * @param kit shims there are, mm; left out, any thickness can be had
+ * @param kit shims there are, each used once; of a kind that it has none of, any thickness can be had
  * @throws RangeError without a trial
  * @source Least squares with a first guess (ridge): backlash and contact as linear in the shims
  */
 export function adviseNext(
   trials: readonly Trial[],
   window: SetUpWindow = USUAL_WINDOW,
-  kit?: readonly number[],
+  kit: ShimKit = NO_KIT,
 ): Advice {
   const last = trials.at(-1);
   if (!last) throw new RangeError('There is no trial to go on from.');
@@ -148,20 +159,42 @@ export function adviseNext(
     ringSide: Math.max(0, last.ringSide + carrierMove),
     otherSide: Math.max(0, last.otherSide - carrierMove),
   };
-  const packs = kit && {
-    pinionShim: shimPack(shims.pinionShim, kit),
-    ringSide: shimPack(shims.ringSide, kit),
-    otherSide: shimPack(shims.otherSide, kit),
-  };
   return {
     ...shims,
-    ...(packs ? { packs } : {}),
+    packs: packsOf(shims, kit),
     pinionMove,
     carrierMove,
     pressing: pinionMove !== 0,
     gain: fallen,
     thirdOfFace: 2 / 3 / lift,
   };
+}
+
+/** Shims that advice comes to: of the kit where it has some, else as wanted. */
+export function advisedShims({ packs, ...wanted }: Advice): SetShims {
+  const of = (which: keyof SetShims) => packs[which]?.best.reduce((a, b) => a + b, 0) ?? wanted[which];
+  return { pinionShim: of('pinionShim'), ringSide: of('ringSide'), otherSide: of('otherSide') };
+}
+
+/** Packs of a kit for three thicknesses, no shim in two of them: the carrier’s sides in the order that misses less. */
+function packsOf(shims: SetShims, { pinion, carrier }: ShimKit): Advice['packs'] {
+  const both = (first: 'ringSide' | 'otherSide', second: 'ringSide' | 'otherSide') => {
+    const one = shimPack(shims[first], carrier);
+    const two = shimPack(shims[second], without(carrier, one.best));
+    return { packs: { [first]: one, [second]: two }, off: Math.abs(one.off) + Math.abs(two.off) };
+  };
+  const [a, b] = [both('ringSide', 'otherSide'), both('otherSide', 'ringSide')];
+  return {
+    ...(pinion.length ? { pinionShim: shimPack(shims.pinionShim, pinion) } : {}),
+    ...(carrier.length ? (b.off < a.off ? b : a).packs : {}),
+  };
+}
+
+/** A kit without shims that were taken out of it. */
+function without(kit: readonly number[], taken: readonly number[]): readonly number[] {
+  const left = [...kit];
+  for (const mm of taken) left.splice(left.indexOf(mm), 1);
+  return left;
 }
 
 /**

@@ -224,7 +224,10 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       drive: { along: between(random, -1, 1), across: between(random, -1, 1) },
       coast: { along: between(random, -1, 1), across: between(random, -1, 1) },
     })),
-    shimKit: { sizes: random() < 0.5 ? [0.5, 0.3, 0.2, 0.05] : [] },
+    shimKit: {
+      pinion: random() < 0.5 ? [0.5, 0.3, 0.2, 0.05] : [],
+      carrier: random() < 0.5 ? [1.5, 1.2, 0.5, 0.3, 0.1] : [],
+    },
     overShaft: some(random, ['floor'], 0.4, (name) => ({
       name,
       along: between(random, -300, 4000),

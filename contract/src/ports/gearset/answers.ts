@@ -1,6 +1,6 @@
 import Joi from 'joi';
-import type { Trial } from '@intervex/core';
-import { DIFFICULTIES, type PracticeSet, type SetShims, type SetTruth } from '../../wire';
+import type { SetShims, Trial } from '@intervex/core';
+import { DIFFICULTIES, type PracticeSet, type SetTruth } from '../../wire';
 
 const mm = (most: number) => Joi.number().min(0).max(most).required();
 const shims = { pinionShim: mm(8), ringSide: mm(12), otherSide: mm(12) };

@@ -1,5 +1,6 @@
 import Joi from 'joi';
-import { DIFFICULTIES, type Difficulty, type SetShims } from '../../wire';
+import type { SetShims } from '@intervex/core';
+import { DIFFICULTIES, type Difficulty } from '../../wire';
 
 const mm = (most: number) => Joi.number().min(0).max(most).required();
 

@@ -11,7 +11,7 @@ import {
   whole,
   type Broken,
 } from '../../stage';
-import type { Contact, Trial } from '../../mechanics';
+import type { Contact, ShimKit, Trial } from '../../mechanics';
 
 /** Teeth that a gear set may have. */
 const RING = [20, 80] as const;
@@ -98,10 +98,7 @@ const TRIAL = object<GearTrial>(
   ['torque', 'note'],
 );
 
-/** Shims there are, mm. */
-export interface ShimSizes {
-  readonly sizes: readonly number[];
-}
+const SIZES = list(number(0.02, 8), { max: 60 });
 /** Trials are gone on with, or the set is taken as it is. */
 export const SET_UP_VERDICTS = ['accepted', 'redo'] as const;
 
@@ -124,8 +121,8 @@ export const GEARS_SECTION = {
       { since: 7, belongs: 'axle', called: (key) => `Trial of the gear set ${key}` },
     ),
     shimKit: field(
-      object<ShimSizes>({ sizes: list(number(0.02, 8), { max: 60 }) }),
-      { sizes: [] },
+      object<ShimKit>({ pinion: SIZES, carrier: SIZES }),
+      { pinion: [], carrier: [] },
       { since: 7, called: () => 'Shims there are' },
     ),
     gearWeights: field(

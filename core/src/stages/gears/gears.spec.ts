@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import tern from '../../../../examples/tern.json';
 import { evaluate } from '../../evaluate/evaluate';
+import { adviseNext, advisedShims, readTrial, USUAL_WINDOW, type SetShims, type Trial } from '../../mechanics';
 import type { Choices, Plan } from '../../plan';
 import { reading, sheetFor, wholePlan } from '../../testing/plans';
 import { axlesApart, speedo, speedoTeeth } from './figures/others';
@@ -8,6 +9,7 @@ import { ratios } from './figures/ratios';
 import { circumference, engineLimit } from './figures/road';
 import { runQuestion } from './figures/run-car';
 import { backlash, setUp } from './figures/set-up';
+import { reviewTrials, setUpByAdvice, USUAL_KIT } from './practice';
 import { runSets } from './run-sets';
 
 const demo = wholePlan(tern.plan as unknown as Plan);
@@ -174,10 +176,10 @@ describe('the set-up of the gears', () => {
     drive: { along: 0, across },
     coast: { along: 0, across },
   });
-  const withTrials = (trials: Plan['gearTrials'], sizes: readonly number[] = []): Plan => ({
+  const withTrials = (trials: Plan['gearTrials'], carrier: readonly number[] = []): Plan => ({
     ...demo,
     gearTrials: trials,
-    shimKit: { sizes },
+    shimKit: { pinion: [], carrier },
   });
 
   it('has nothing to say before the first trial', () => {
@@ -196,7 +198,11 @@ describe('the set-up of the gears', () => {
     expect(trials.map((t) => t.id)).toEqual(['z', 'a']);
     expect(next?.carrierMove).toBeGreaterThan(0.05);
     expect((next?.ringSide ?? 0) + (next?.otherSide ?? 0)).toBeCloseTo(4, 9);
-    expect(next?.packs?.ringSide.best.length).toBeGreaterThan(0);
+    // Each shim goes into one side only; behind the pinion there are none to make it of.
+    const packed = [...(next?.packs.ringSide?.best ?? []), ...(next?.packs.otherSide?.best ?? [])];
+    expect(packed.length).toBeGreaterThan(1);
+    expect(new Set(packed).size).toBe(packed.length);
+    expect(next?.packs.pinionShim).toBeUndefined();
     expect(evaluate(plan).of(backlash)?.value).toBeCloseTo(0.29, 9);
     expect(evaluate(plan).checks.find((c) => c.id === 'gear.setUp')).toMatchObject({
       level: 'caution',
@@ -220,6 +226,7 @@ describe('the set-up of the gears', () => {
     };
     const plan = {
       ...withTrials({ a: trial(1, 0.9, -0.7, 0.31) }, [0.5, 0.45, 2]),
+      shimKit: { pinion: [0.5, 0.45, 0.1], carrier: [0.5, 0.45, 2] },
       verdicts: { gearSetUp: verdict },
     };
     const { sections } = sheetFor('setUp', evaluate(plan));
@@ -228,5 +235,72 @@ describe('the set-up of the gears', () => {
     expect(row('Shims wanted')?.note).toBe('pinion’s bearing pressed again');
     expect(row('Of the kit')?.cells[0]?.text).toMatch(/0\.50 mm|0\.45 mm/);
     expect(row('Wim')?.cells[0]?.text).toBe('done again');
+  });
+});
+
+describe('practice', () => {
+  // A set without noise: backlash falls by 0.8 of the ring side and 0.3 of the pinion shim; a mm of pinion shim is 12 across.
+  const right = { pinionShim: 1.02, ringSide: 2.06, otherSide: 1.94 };
+  const show = (shims: SetShims): Promise<Trial> => {
+    const deep = shims.pinionShim - right.pinionShim;
+    const lost = 0.8 * (shims.ringSide - right.ringSide) + 0.3 * deep;
+    const held = (x: number) => Math.min(1, Math.max(-1, x));
+    const across = held(12 * deep + 2 * lost);
+    return Promise.resolve({
+      ...shims,
+      backlash: [0.2, 0.21, 0.19, 0.2].map((mm) => mm - lost),
+      drive: { along: held(3.6 * deep), across },
+      coast: { along: held(-3.6 * deep), across },
+    });
+  };
+  const first = { pinionShim: 0.93, ringSide: 2.17, otherSide: 1.83 };
+
+  it('by the advice alone comes to a good set, nearer at every step', async () => {
+    const trials = await setUpByAdvice(first, show, USUAL_WINDOW, USUAL_KIT);
+    expect(trials[0]).toMatchObject(first);
+    expect(trials.length).toBeLessThanOrEqual(4);
+    expect(readTrial(trials.at(-1) as Trial).good).toBe(true);
+  });
+
+  it('stops after eight where nothing helps', async () => {
+    const stuck = (shims: SetShims): Promise<Trial> =>
+      Promise.resolve({
+        ...shims,
+        backlash: [0.1, 0.4, 0.1, 0.4],
+        drive: { along: 0, across: 0 },
+        coast: { along: 0, across: 0 },
+      });
+    expect(await setUpByAdvice(first, stuck, USUAL_WINDOW, USUAL_KIT)).toHaveLength(8);
+  });
+
+  it('is held against what was right, and against what the advice would have put in', async () => {
+    const trials = [await show(first), await show({ ...first, pinionShim: 0.95 })];
+    const [one, two] = reviewTrials(trials, right, USUAL_WINDOW, USUAL_KIT);
+    expect(one?.put.pinion).toBeCloseTo(-0.09, 9);
+    expect(one?.put.ring).toBeCloseTo(0.11, 9);
+    expect(one?.advised).toBeUndefined();
+    expect(two?.put.pinion).toBeCloseTo(-0.07, 9);
+    // The advice after the first trial is nearer on both.
+    expect(Math.abs(two?.advised?.pinion ?? 9)).toBeLessThan(0.03);
+    expect(Math.abs(two?.advised?.ring ?? 9)).toBeLessThan(0.05);
+  });
+
+  it('takes shims of the kit, else what is wanted', () => {
+    const trial = {
+      ...first,
+      backlash: [0.3, 0.31, 0.3, 0.29],
+      drive: { along: 0, across: 0.5 },
+      coast: { along: 0, across: 0.5 },
+    };
+    const free = adviseNext([trial]);
+    expect(advisedShims(free)).toEqual({
+      pinionShim: free.pinionShim,
+      ringSide: free.ringSide,
+      otherSide: free.otherSide,
+    });
+    const { pinionShim } = advisedShims(
+      adviseNext([trial], USUAL_WINDOW, { pinion: [0.5, 0.25, 0.125, 1, 2], carrier: [] }),
+    );
+    expect(pinionShim % 0.125).toBeCloseTo(0, 9);
   });
 });

@@ -1,6 +1,6 @@
-import type { Difficulty, PracticeSet, SetShims } from '@intervex/contract';
+import type { Difficulty, PracticeSet } from '@intervex/contract';
 import { practiceSetSchema, shownSchema } from '@intervex/contract/ports/gearset';
-import type { Trial } from '@intervex/core';
+import type { SetShims, Trial } from '@intervex/core';
 import { refused } from '../../http/refusal';
 import { askUpstream, UpstreamAway, UpstreamRefuses } from '../upstream';
 

@@ -11,10 +11,12 @@ interface TrialIn {
 }
 interface AdviceIn {
   readonly trials: readonly TrialIn[];
-  readonly kitMm?: readonly number[];
+  readonly pinionKitMm?: readonly number[];
+  readonly carrierKitMm?: readonly number[];
 }
 
 const share = number(-1, 1);
+const KIT = list(number(0.005, 10), { max: 60 });
 const CONTACT = object<Contact>({ along: share, across: share });
 const TRIAL = object<TrialIn>({
   pinionShimMm: number(0, 8),
@@ -37,10 +39,10 @@ const trialOf = (t: TrialIn): Trial => ({
 export const gearAdvice = calculation<AdviceIn>({
   name: 'gear-advice',
   what: 'What the last trial of a gear set says, and which shims to try next.',
-  input: object<AdviceIn>(
-    { trials: list(TRIAL, { min: 1, max: 40 }), kitMm: list(number(0.005, 10), { max: 60 }) },
-    ['kitMm'],
-  ),
+  input: object<AdviceIn>({ trials: list(TRIAL, { min: 1, max: 40 }), pinionKitMm: KIT, carrierKitMm: KIT }, [
+    'pinionKitMm',
+    'carrierKitMm',
+  ]),
   fields: {
     trials: 'every trial so far, in order',
     'trials[].pinionShimMm': 'behind the pinion’s head, mm',
@@ -53,7 +55,8 @@ export const gearAdvice = calculation<AdviceIn>({
     'trials[].coast': 'contact on the coast flank',
     'trials[].coast.along': 'toe +, heel −',
     'trials[].coast.across': 'root +, face −',
-    kitMm: 'thickness of each shim there is, mm; any thickness can be had where left out',
+    pinionKitMm: 'thickness of each shim there is behind the pinion’s head, mm; any can be had where left out',
+    carrierKitMm: 'the same beside the carrier; each goes into one side only',
   },
   gives: {
     good: 'the last trial keeps every window: backlash 0.15 to 0.25 mm, at most 0.08 apart, contact in the middle',
@@ -73,12 +76,13 @@ export const gearAdvice = calculation<AdviceIn>({
         coast: { along: -0.1, across: -0.75 },
       },
     ],
-    kitMm: [0.5, 0.45, 0.4, 0.3, 0.1, 0.05, 0.03, 1, 1.2, 1.5],
+    pinionKitMm: [0.5, 0.45, 0.1, 0.05, 0.03],
+    carrierKitMm: [1.5, 1.2, 1, 0.5, 0.4, 0.3, 0.1, 0.05],
   },
-  run: ({ trials, kitMm }) => {
+  run: ({ trials, pinionKitMm = [], carrierKitMm = [] }) => {
     const all = trials.map(trialOf);
     const { mean, range, good, faults } = readTrial(all.at(-1) as Trial);
-    const next = adviseNext(all, undefined, kitMm);
+    const next = adviseNext(all, undefined, { pinion: pinionKitMm, carrier: carrierKitMm });
     return {
       good,
       faults,
@@ -93,7 +97,7 @@ export const gearAdvice = calculation<AdviceIn>({
         pressing: next.pressing,
         carrierGain: next.gain,
         thirdOfFaceMm: next.thirdOfFace,
-        ...(next.packs ? { packs: next.packs } : {}),
+        packs: next.packs,
       },
     };
   },

@@ -40,10 +40,9 @@ export const setUp = node('setUp', (r): SetUp => {
   const trials = Object.entries(r.part('gearTrials'))
     .map(([id, t]): ReadTrial => ({ id, ...t, says: readTrial(t, window) }))
     .sort((a, b) => a.n - b.n || (a.id < b.id ? -1 : 1));
-  const { sizes } = r.part('shimKit');
   const last = trials.at(-1);
   if (!last || last.says.good) return { trials, window };
-  return { trials, window, next: adviseNext(trials, window, sizes.length ? sizes : undefined) };
+  return { trials, window, next: adviseNext(trials, window, r.part('shimKit')) };
 });
 
 /** Half of what a dial indicator tells apart, mm. */

@@ -1,3 +1,4 @@
+import { sized } from '../../../measure';
 import {
   bare,
   cellsRow,
@@ -22,11 +23,21 @@ function word(at: number, plus: string, minus: string): string {
   return size < 0.15 ? 'middle' : `${size < 0.5 ? 'toward' : 'at'} ${at > 0 ? plus : minus}`;
 }
 
+/** What was seen at a trial, and what it says. */
+const saidOf = ({ drive, coast, torque, note, says }: ReadTrial): string =>
+  [
+    `drive ${place(drive)}`,
+    `coast ${place(coast)}`,
+    ...(torque === undefined ? [] : [`pinion turns at ${sized(torque, 'Nm', 1)}`]),
+    ...(note ? [note] : []),
+    says.faults.join(', ') || 'good',
+  ].join('; ');
+
 function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
   const { trials, next } = r.of(setUp);
   const mm = (value: number): SheetCell => fine(bare(value));
   const pack = (which: 'pinionShim' | 'ringSide' | 'otherSide'): SheetCell => {
-    const found = next?.packs?.[which];
+    const found = next?.packs[which];
     return found
       ? { text: found.best.map((s) => fine(bare(s)).text).join(' + ') || 'none' }
       : textCell(undefined);
@@ -37,11 +48,13 @@ function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
       title: 'Trials',
       columns: ['Pinion shim', 'Ring side', 'Other side', 'Backlash', 'Apart'],
       rows: trials.map((t) =>
-        cellsRow(
-          `Trial ${t.n}`,
-          `drive ${place(t.drive)}; coast ${place(t.coast)}${t.note ? `; ${t.note}` : ''}${t.says.faults.length ? `; ${t.says.faults.join(', ')}` : '; good'}`,
-          [mm(t.pinionShim), mm(t.ringSide), mm(t.otherSide), mm(t.says.mean), mm(t.says.range)],
-        ),
+        cellsRow(`Trial ${t.n}`, saidOf(t), [
+          mm(t.pinionShim),
+          mm(t.ringSide),
+          mm(t.otherSide),
+          mm(t.says.mean),
+          mm(t.says.range),
+        ]),
       ),
     },
     {

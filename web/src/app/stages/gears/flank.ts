@@ -18,42 +18,52 @@ const STEP = 0.05;
         [attr.viewBox]="'0 0 ' + wide + ' ' + tall"
         role="img"
         [attr.aria-label]="name() + ' flank, contact ' + words()"
+        [class.still]="still()"
         (pointerdown)="start($event)"
         (pointermove)="drag($event)"
       >
+        <clipPath [attr.id]="'flank-' + name()"><polygon points="14,16 226,30 226,90 14,104" /></clipPath>
         <polygon class="flank" points="14,16 226,30 226,90 14,104" />
         <line class="middle" x1="120" y1="23" x2="120" y2="97" />
         <line class="middle" x1="14" y1="60" x2="226" y2="60" />
-        <ellipse [attr.cx]="x()" [attr.cy]="y()" rx="46" ry="17" />
+        <ellipse
+          [attr.clip-path]="'url(#flank-' + name() + ')'"
+          [attr.cx]="x()"
+          [attr.cy]="y()"
+          rx="46"
+          ry="17"
+        />
         <text x="20" y="113">heel</text>
         <text x="220" y="113" text-anchor="end">toe</text>
         <text x="120" y="13" text-anchor="middle">face</text>
         <text x="120" y="113" text-anchor="middle">root</text>
       </svg>
-      <label>
-        <span>heel – toe</span>
-        <input
-          type="range"
-          min="-1"
-          max="1"
-          [step]="step"
-          [value]="contact().along"
-          [attr.aria-label]="name() + ', heel to toe'"
-          (input)="put(+$any($event.target).value, contact().across)"
-        />
-      </label>
-      <label>
-        <span>face – root</span>
-        <input
-          type="range"
-          min="-1"
-          max="1"
-          [step]="step"
-          [value]="contact().across"
-          [attr.aria-label]="name() + ', face to root'"
-          (input)="put(contact().along, +$any($event.target).value)"
-        />
-      </label>
+      @if (!still()) {
+        <label>
+          <span>heel – toe</span>
+          <input
+            type="range"
+            min="-1"
+            max="1"
+            [step]="step"
+            [value]="contact().along"
+            [attr.aria-label]="name() + ', heel to toe'"
+            (input)="put(+$any($event.target).value, contact().across)"
+          />
+        </label>
+        <label>
+          <span>face – root</span>
+          <input
+            type="range"
+            min="-1"
+            max="1"
+            [step]="step"
+            [value]="contact().across"
+            [attr.aria-label]="name() + ', face to root'"
+            (input)="put(contact().along, +$any($event.target).value)"
+          />
+        </label>
+      }
     </figure>
   `,
   styles: `
@@ -71,6 +81,10 @@ const STEP = 0.05;
       height: 120px;
       cursor: crosshair;
       touch-action: none;
+    }
+    svg.still {
+      cursor: default;
+      touch-action: auto;
     }
     .flank {
       fill: var(--metal);
@@ -111,6 +125,8 @@ export class Flank {
   protected readonly step = STEP;
   readonly name = input.required<string>();
   readonly contact = input.required<Contact>();
+  /** It is only looked at. */
+  readonly still = input(false);
   readonly moved = output<Contact>();
   protected readonly x = computed(() => place(this.contact().along, FLANK.heel, FLANK.toe));
   protected readonly y = computed(() => place(this.contact().across, FLANK.face, FLANK.root));
@@ -120,12 +136,13 @@ export class Flank {
   });
 
   protected start(event: PointerEvent): void {
+    if (this.still()) return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.to(event);
   }
 
   protected drag(event: PointerEvent): void {
-    if (event.buttons) this.to(event);
+    if (event.buttons && !this.still()) this.to(event);
   }
 
   protected put(along: number, across: number): void {

@@ -117,10 +117,13 @@ describe('the set-up', () => {
 
   it('notes a trial, says what is wrong and what to try next of the kit', async () => {
     const bench = await Bench.of(SetUpDesk, gearPlan());
-    const kit = bench.all<HTMLTextAreaElement>('textarea').at(-1);
-    if (!kit) throw new Error('There is no kit.');
-    kit.value = '0.5 0.4 0.1 1.5 0.6 0.2';
-    kit.dispatchEvent(new Event('change'));
+    const kits = bench.all<HTMLTextAreaElement>('.kits textarea');
+    for (const kit of kits) {
+      kit.value = '0.5 0.4 0.1 1.5 0.6 0.2';
+      kit.dispatchEvent(new Event('change'));
+    }
+    await bench.fixture.whenStable();
+    expect(bench.store.plan().shimKit.pinion).toEqual([0.5, 0.4, 0.1, 1.5, 0.6, 0.2]);
     await write(bench, ['0.9', '2.1', '1.9', '0.31 0.33 0.32 0.3']);
     const [, across] = bench.all<HTMLInputElement>('ix-flank input');
     if (!across) throw new Error('There is no flank.');
@@ -136,6 +139,24 @@ describe('the set-up', () => {
     await bench.click('Use these for the next trial');
     expect(shim(bench, 0).value).toBe('0.900');
     expect(bench.text).toContain('Trial 2');
+  });
+
+  it('keeps torque in either unit and a note with the trial', async () => {
+    const bench = await Bench.of(SetUpDesk, gearPlan());
+    await write(bench, ['0.9', '2.1', '1.9', '0.2 0.21 0.2 0.19', '900 Nm', 'bearing ran dry']);
+    await bench.click('Note this trial');
+    expect(bench.all('[role=alert]')[0]?.textContent).toMatch(
+      /Torque to turn the pinion must lie between 0.0 N·m and 40.0 N·m; this is 900.0 N·m/,
+    );
+    await write(bench, ['0.9', '2.1', '1.9', '0.2 0.21 0.2 0.19', '1.5 lbft', 'bearing ran dry']);
+    await bench.click('Note this trial');
+    const [trial] = Object.values(bench.store.plan().gearTrials);
+    // 1.5 · 4.44822 N · 0.3048 m
+    expect(trial?.torque).toBeCloseTo(2.03373, 4);
+    expect(trial?.note).toBe('bearing ran dry');
+    expect(rowsOf(bench)[0]).toContain('good. bearing ran dry');
+    await bench.click('Remove trial 1');
+    expect(bench.store.plan().gearTrials).toEqual({});
   });
 
   it.each([

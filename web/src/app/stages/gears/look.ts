@@ -1,6 +1,7 @@
 import type { StageLook } from '../../stage/look';
 import { GearChoices } from './gear-choices';
 import { OwnOffers } from './own-offers';
+import { PracticeDesk } from './practice-desk';
 import { RatioDesk } from './ratio-desk';
 import { RunDesk } from './run-desk';
 import { SetUpDesk } from './set-up-desk';
@@ -55,6 +56,13 @@ export const look: StageLook = {
       subtitle: 'trial by trial',
       desk: [SetUpDesk],
       places: ['gear.trials'],
+      panel: [{ readings: ['gear.ringDiameter'] }],
+    },
+    {
+      id: 'practice',
+      name: 'Practice',
+      subtitle: 'on a simulated gear set',
+      desk: [PracticeDesk],
       panel: [{ readings: ['gear.ringDiameter'] }],
     },
   ],

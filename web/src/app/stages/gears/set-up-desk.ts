@@ -1,21 +1,25 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
-import { parseLength, setUp, type Contact, type GearTrial, type ReadTrial } from '@intervex/core';
+import { amountWord, parseAmount, setUp, type Contact, type GearTrial, type ShimKit } from '@intervex/core';
 import { HOLD_POINTS, SET_UP_RISK } from '@intervex/core/desks/gears';
+import { PhotoList } from '../../shared/photo-list';
 import { OpenChecks } from '../../stage/open-checks';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { Flank } from './flank';
+import { NextTrial } from './next-trial';
+import { ShimFields } from './shim-fields';
+import { ShimWords, type ShimTexts } from './shim-words';
+import { TrialTable } from './trial-table';
 
-const FIELDS = [
-  { key: 'pinionShim', name: 'Pinion shim', least: 0, most: 8 },
-  { key: 'ringSide', name: 'Carrier, ring side', least: 0, most: 12 },
-  { key: 'otherSide', name: 'Carrier, other side', least: 0, most: 12 },
-] as const;
-type Shim = (typeof FIELDS)[number]['key'];
 const TEETH = { least: 4, most: 24, mm: 2 };
+const MOST_TORQUE = 40;
+const MOST_SHIMS = 60;
+const KITS = [
+  { key: 'pinion', name: 'Behind the pinion’s head' },
+  { key: 'carrier', name: 'Beside the carrier, each used once' },
+] as const;
 const MIDDLE: Contact = { along: 0, across: 0 };
 const LEAST_REASON = 3;
 
@@ -23,74 +27,48 @@ const LEAST_REASON = 3;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-set-up-desk',
-  imports: [Flank, MatButtonModule, MatIconModule, OpenChecks],
+  imports: [Flank, MatButtonModule, NextTrial, OpenChecks, PhotoList, ShimFields, TrialTable],
   templateUrl: './set-up-desk.html',
   styleUrl: './set-up-desk.scss',
 })
 export class SetUpDesk {
-  protected readonly store = inject(PlanStore);
-  protected readonly units = inject(UnitsService);
+  private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
   private readonly person = inject(PersonService);
-  protected readonly fields = FIELDS;
+  private readonly words = inject(ShimWords);
   protected readonly points = HOLD_POINTS;
   protected readonly risk = SET_UP_RISK;
   protected readonly state = computed(() => this.store.results().of(setUp));
   protected readonly verdict = computed(() => this.store.plan().verdicts.gearSetUp);
+  protected readonly torqueUnit = computed(() => amountWord('Nm', this.units.unit()));
 
   /** The trial that is being written: texts stay until they can be read. */
-  protected readonly texts = signal<Readonly<Partial<Record<Shim | 'backlash', string>>>>({});
+  protected readonly texts = signal<ShimTexts>({});
+  protected readonly backlash = signal('');
+  protected readonly torque = signal('');
+  protected readonly note = signal('');
   protected readonly drive = signal<Contact>(MIDDLE);
   protected readonly coast = signal<Contact>(MIDDLE);
   protected readonly problem = signal('');
   protected readonly kitProblem = signal('');
+  protected readonly decideProblem = signal('');
   protected readonly reason = signal('');
   protected readonly number = computed(() => (this.state().trials.at(-1)?.n ?? 0) + 1);
 
-  protected readonly rows = computed(() =>
-    this.state().trials.map((t) => ({
-      ...t,
-      shims: FIELDS.map(({ key }) => this.mm(t[key])),
-      mean: this.mm(t.says.mean),
-      range: this.mm(t.says.range),
-      said: t.says.good ? 'good' : t.says.faults.join('; '),
+  /** As written, where it could not be read, else as the plan has them. */
+  private readonly written = signal<Readonly<Partial<Record<keyof ShimKit, string>>>>({});
+  protected readonly kits = computed(() =>
+    KITS.map(({ key, name }) => ({
+      key,
+      name,
+      text:
+        this.written()[key] ??
+        this.store
+          .plan()
+          .shimKit[key].map((mm) => this.words.bare(mm))
+          .join(' '),
     })),
   );
-  protected readonly kit = computed(() =>
-    this.store
-      .plan()
-      .shimKit.sizes.map((mm) => this.bare(mm))
-      .join(' '),
-  );
-  protected readonly next = computed(() => {
-    const { next } = this.state();
-    if (!next) return undefined;
-    return {
-      ...next,
-      rows: FIELDS.map(({ key, name }) => ({
-        name,
-        wanted: this.mm(next[key]),
-        pack: next.packs ? next.packs[key].best.map((mm) => this.bare(mm)).join(' + ') || 'none' : '',
-        off: next.packs ? this.mm(next.packs[key].off) : '',
-      })),
-      third: this.mm(next.thirdOfFace),
-    };
-  });
-
-  protected text(key: Shim | 'backlash'): string {
-    return this.texts()[key] ?? '';
-  }
-
-  protected write(key: Shim | 'backlash', text: string): void {
-    this.texts.update((all) => ({ ...all, [key]: text }));
-  }
-
-  /** The shims that were advised go into the trial that is written next. */
-  protected take(): void {
-    const { next } = this.state();
-    if (!next) return;
-    const sum = (key: Shim) => next.packs?.[key].best.reduce((a, b) => a + b, 0) ?? next[key];
-    this.texts.set(Object.fromEntries(FIELDS.map(({ key }) => [key, this.bare(sum(key))])));
-  }
 
   protected add(): void {
     const read = this.readAll();
@@ -102,33 +80,40 @@ export class SetUpDesk {
     this.store.put('gearTrials', crypto.randomUUID(), read);
     this.store.saveNow();
     this.texts.set({});
+    for (const text of [this.backlash, this.torque, this.note]) text.set('');
     this.drive.set(MIDDLE);
     this.coast.set(MIDDLE);
   }
 
-  protected remove({ id }: ReadTrial): void {
-    this.store.put('gearTrials', id, undefined);
+  protected remove(n: number): void {
+    const trial = this.state().trials.find((t) => t.n === n);
+    if (!trial) return;
+    this.store.put('gearTrials', trial.id, undefined);
     this.store.saveNow();
   }
 
-  protected setKit(text: string): void {
-    const sizes = this.lengths(text, 'Shims', { least: 0.02, most: 8 });
-    if (typeof sizes === 'string') {
-      this.kitProblem.set(sizes);
-      return;
-    }
-    this.kitProblem.set('');
-    this.store.put('shimKit', 'sizes', sizes);
+  protected setKit(key: keyof ShimKit, text: string): void {
+    const sizes = this.words.lengths(text, 'Shims', { least: 0.02, most: 8 });
+    const why =
+      typeof sizes === 'string'
+        ? sizes
+        : sizes.length > MOST_SHIMS
+          ? `Shims: at most ${MOST_SHIMS}; these are ${sizes.length}.`
+          : '';
+    this.kitProblem.set(why);
+    this.written.update((all) => ({ ...all, [key]: why ? text : undefined }));
+    if (why || typeof sizes === 'string') return;
+    this.store.put('shimKit', key, sizes);
     this.store.saveNow();
   }
 
   protected decide(verdict: 'accepted' | 'redo'): void {
     const reason = this.reason().trim();
     if (reason.length < LEAST_REASON) {
-      this.problem.set('Say why, in at least 3 letters.');
+      this.decideProblem.set('Say why, in at least 3 letters.');
       return;
     }
-    this.problem.set('');
+    this.decideProblem.set('');
     this.store.put('verdicts', 'gearSetUp', {
       verdict,
       reason,
@@ -139,57 +124,42 @@ export class SetUpDesk {
   }
 
   private readAll(): GearTrial | string {
-    const shims: Partial<Record<Shim, number>> = {};
-    for (const { key, name, least, most } of FIELDS) {
-      const read = this.lengths(this.text(key), name, { least, most });
-      if (typeof read === 'string') return read;
-      if (read.length !== 1) return `${name}: write one thickness, the pack as a whole.`;
-      shims[key] = read[0] as number;
-    }
-    const backlash = this.lengths(this.text('backlash'), 'Backlash', { least: 0, most: TEETH.mm });
+    const shims = this.words.shims(this.texts());
+    if (typeof shims === 'string') return shims;
+    const backlash = this.readBacklash();
     if (typeof backlash === 'string') return backlash;
-    if (backlash.length < TEETH.least)
-      return `Backlash: at least ${TEETH.least} teeth, with blanks between; these are ${backlash.length}.`;
-    if (backlash.length > TEETH.most) return `Backlash: at most ${TEETH.most} teeth.`;
-    const { pinionShim = 0, ringSide = 0, otherSide = 0 } = shims;
+    const torque = this.readTorque();
+    if (typeof torque === 'string') return torque;
+    const note = this.note().trim();
     return {
       n: this.number(),
-      pinionShim,
-      ringSide,
-      otherSide,
+      ...shims,
       backlash,
       drive: this.drive(),
       coast: this.coast(),
+      ...(torque === undefined ? {} : { torque }),
+      ...(note ? { note } : {}),
     };
   }
 
-  /** Lengths with blanks between them, mm; or why they cannot be read. */
-  private lengths(
-    text: string,
-    name: string,
-    { least, most }: { readonly least: number; readonly most: number },
-  ): readonly number[] | string {
-    const found: number[] = [];
-    for (const part of text.trim().split(/\s+/).filter(Boolean)) {
-      const read = parseLength(part, this.units.unit());
-      if (!read.ok) return `${name}: ${read.reason}`;
-      if (read.value < least || read.value > most)
-        return `${name} must lie between ${this.mm(least)} and ${this.mm(most)}; this is ${this.mm(read.value)}.`;
-      found.push(read.value);
+  private readBacklash(): readonly number[] | string {
+    const read = this.words.lengths(this.backlash(), 'Backlash', { least: 0, most: TEETH.mm });
+    if (typeof read === 'string') return read;
+    if (read.length < TEETH.least)
+      return `Backlash: at least ${TEETH.least} teeth, with blanks between; these are ${read.length}.`;
+    return read.length > TEETH.most ? `Backlash: at most ${TEETH.most} teeth.` : read;
+  }
+
+  /** N·m; undefined where it was not read; or why it cannot be. */
+  private readTorque(): number | string | undefined {
+    if (!this.torque().trim()) return undefined;
+    const read = parseAmount(this.torque(), 'Nm', this.units.unit());
+    const name = 'Torque to turn the pinion';
+    if (!read.ok) return `${name}: ${read.reason}`;
+    if (read.value < 0 || read.value > MOST_TORQUE) {
+      const show = (value: number) => this.units.show(value, 'Nm', 1);
+      return `${name} must lie between ${show(0)} and ${show(MOST_TORQUE)}; this is ${show(read.value)}.`;
     }
-    return found;
-  }
-
-  private mm(value: number): string {
-    return this.units.show(value, 'mm', this.digits());
-  }
-
-  private bare(value: number): string {
-    return this.units.show(value, 'mm', this.digits()).replace(/ (mm|in)$/, '');
-  }
-
-  /** Shims are told to a hundredth of a mm, or to half a thousandth of an inch. */
-  private digits(): number {
-    return this.units.unit() === 'mm' ? 3 : 4;
+    return read.value;
   }
 }
