@@ -22,7 +22,8 @@ const here = dirname(fileURLToPath(import.meta.url));
 
 const ran = await migrate(pool, join(here, '../migrations'));
 if (ran.length) log.info({ ran }, 'migrated');
-if (await seedDemo(pool)) log.info('demo project put in');
+const seeded = await seedDemo(pool);
+if (seeded) log.info({ seeded }, 'demo projects put in');
 
 const feed = new LiveFeed(config.databaseUrl, log);
 await feed.start();

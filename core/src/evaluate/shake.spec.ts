@@ -139,6 +139,7 @@ const PLANS = {
     { coupling: 'converter', driven: 'all' },
   ),
   bench: changed(demo, { 'bench.now': [0.21], 'bench.truss': [0.034] }),
+  pinionWelded: changed(demo, { 'bench.welded': [0.0384] }),
   bolted: changed(
     demo,
     { 'convert.space': [63], 'convert.end': [14] },
@@ -451,6 +452,7 @@ const TABLE: readonly Row[] = [
   ['drive.flange', 'demo', 'drive.toFlange'],
   ['bench.now', 'bench', 'bench.flat.byLevel bench.perch.left.byLevel'],
   ['bench.truss', 'bench', 'bench.trussFlat bench.truss.rise'],
+  ['bench.welded', 'pinionWelded', 'line.joint2 drive.torsional drive.weldedOff @driveshaft'],
   ['bench.level', 'bench', 'bench.flat.rise'],
   ['gear.launchLow', 'demo', '#marks', 14],
   ['gear.launchHigh', 'demo', '#marks', 10],

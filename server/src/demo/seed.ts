@@ -1,5 +1,6 @@
 import { readPlanFile, type PlanFile } from '@intervex/contract';
-import packhorse from '../../../examples/tern-packhorse.json';
+import packhorse from '../../../examples/packhorse.json';
+import ternPackhorse from '../../../examples/tern-packhorse.json';
 import stag from '../../../examples/tern-stag.json';
 import tern from '../../../examples/tern.json';
 import type { Pool } from '../db/pool';
@@ -15,18 +16,37 @@ function planFileOf(data: unknown): PlanFile {
   return read.file;
 }
 
+/** Demo projects by the names under which they are remembered: one car each, a variant for each way of doing it. */
+const PROJECTS: readonly (readonly [name: string, files: readonly [unknown, ...unknown[]]])[] = [
+  ['tern', [tern, stag, ternPackhorse]],
+  ['packhorse', [packhorse]],
+];
+
 /**
- * Puts the demo project in, once in the life of a database: not again when it was removed or changed, and
- * never over anybody's data. One car, and a variant for each of three donors.
+ * Puts the demo projects in, each once in the life of a database: not again when it was removed or changed, and
+ * never over anybody's data.
  *
- * @returns whether it was put in now
+ * @returns how many were put in now
  */
-export async function seedDemo(pool: Pool): Promise<boolean> {
-  const [first, ...others] = [planFileOf(tern), planFileOf(stag), planFileOf(packhorse)];
-  return withTransaction(pool, async (client) => {
-    const { rowCount } = await client.query("insert into seeds (name) values ('tern') on conflict do nothing");
+export async function seedDemo(pool: Pool): Promise<number> {
+  let made = 0;
+  // One after the other: the first stays first on the list.
+  for (const [name, [first, ...others]] of PROJECTS)
+    if (await seedProject(pool, name, planFileOf(first), others.map(planFileOf))) made += 1;
+  return made;
+}
+
+const seedProject = (
+  pool: Pool,
+  name: string,
+  { project, variant, plan }: PlanFile,
+  others: readonly PlanFile[],
+): Promise<boolean> =>
+  withTransaction(pool, async (client) => {
+    const { rowCount } = await client.query('insert into seeds (name) values ($1) on conflict do nothing', [
+      name,
+    ]);
     if (!rowCount) return false;
-    const { project, variant, plan } = first;
     const id = await createProjectIn(client, { name: project, variant, plan, who: WHO });
     const made = await findVariant(client, id);
     if (!made) throw new Error('The demo project is not there.');
@@ -40,4 +60,3 @@ export async function seedDemo(pool: Pool): Promise<boolean> {
       });
     return true;
   });
-}

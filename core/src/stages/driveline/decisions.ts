@@ -2,7 +2,7 @@ import type { DecisionDef } from '../../stage';
 import { atRest, shaking } from './figures/motion';
 import { fastest, line } from './figures/line';
 import { bench, benchLacks } from './figures/bench';
-import { setSlope } from './figures/slopes';
+import { setSlope, wantedSlope } from './figures/slopes';
 import { node } from './node';
 
 /** What the driveline as a whole needs. */
@@ -37,6 +37,6 @@ export const lengthDecision: DecisionDef = {
 export const perchDecision: DecisionDef = {
   id: 'perchAngle',
   label: 'The perch angle on the bench',
-  needs: node('perchNeeds', (r) => [...(r.of(setSlope) ? [] : ['drive.aim']), ...r.of(benchLacks)]),
+  needs: node('perchNeeds', (r) => [...(r.of(wantedSlope) ? [] : ['drive.aim']), ...r.of(benchLacks)]),
   rests: node('perchRests', (r) => r.of(bench).map((f) => f.fromPinion)),
 };

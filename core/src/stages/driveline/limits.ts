@@ -11,6 +11,7 @@ export const DRIVELINE_LIMITS = [
   angleLimit('drive.evenPinion', 'Pinion joint behind an even joint', 1, 8),
   angleLimit('drive.evenMost', 'Even joint, running steadily', 20, 45),
   shareLimit('drive.critical', 'Driveshaft’s speed over its critical speed', 0.75),
+  angleLimit('drive.weldedOff', 'Pinion welded off what was wanted', 0.5, 5),
   lengthLimit('drive.bottomLeft', 'Slip joint left to bottom', 20, 100),
   lengthLimit('drive.engagedLeft', 'Spline engaged beyond the least', 25, 100),
   lengthLimit('drive.clear', 'Driveshaft clear of floor and tunnel', 12, 100),

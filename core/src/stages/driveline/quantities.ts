@@ -171,6 +171,13 @@ export const DRIVELINE_QUANTITIES = [
     [-1.6, 1.6],
     { datum: 'flat of the casting' },
   ),
+  bench(
+    'bench.welded',
+    'Pinion as welded',
+    'In the car at ride height, at rest, against level; front higher is plus. Takes the place of what was wanted.',
+    [-0.6, 0.6],
+    { needsLevel: true, waitsOn: ['rideHeight', 'springs'] },
+  ),
   bench('bench.level', 'Length of the level', 'Of the level or straightedge that is used.', [100, 2000], {
     unit: 'mm',
     instrument: 'rule',

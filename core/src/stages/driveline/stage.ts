@@ -1,6 +1,7 @@
 import { stage } from '../../stage';
 import { aimed, bends, possible, settles, shakes } from './checks/angles';
 import { clears, runs, slips } from './checks/shaft';
+import { welds } from './checks/welded';
 import { bench, turns } from './figures/bench';
 import { datums } from './figures/datums';
 import { lengthDecision, perchDecision, slopeDecision } from './decisions';
@@ -10,7 +11,7 @@ import { driveline } from './words';
 
 /** The stage with all that it computes. */
 export const drivelineStage = stage(driveline, {
-  checks: [possible, shakes, bends, aimed, settles, runs, slips, clears],
+  checks: [possible, shakes, bends, aimed, settles, welds, runs, slips, clears],
   decisions: [slopeDecision, lengthDecision, perchDecision],
   strip,
   figures: [datums, bench, turns],

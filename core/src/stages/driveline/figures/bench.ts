@@ -3,14 +3,14 @@ import type { Maybe } from '../../../measure';
 import { angles } from '../../survey/figures/car';
 import { benchCard, perchTurn, type BenchInput } from '../bench-card';
 import { node, type Reads } from '../node';
-import { setSlope } from './slopes';
+import { wantedSlope } from './slopes';
 
 /** Slope of an angle against level, however the gauge was zeroed. */
 export const slopeOf = (r: Reads, id: string): Maybe => r.of(angles).find((a) => a.id === id)?.slope;
 
 /** What the bench card is made of. */
 export const benchInput = node('benchInput', (r): BenchInput => ({
-  slope: r.of(setSlope),
+  slope: r.of(wantedSlope),
   flat: slopeOf(r, 'donor.angle.flat'),
   pinion: slopeOf(r, 'donor.angle.pinion'),
   truss: r.figure('bench.truss'),

@@ -141,8 +141,11 @@ export const aimWay = node('way', (r): WayResult | undefined => {
   return aim === 'undecided' ? undefined : r.of(each[aim]);
 });
 
-/** The slope that the pinion is set to at rest: as chosen, or the best of the chosen way. */
-export const setSlope = node('setSlope', (r): Maybe => r.figure('drive.slope') ?? r.of(aimWay)?.set);
+/** The slope that the pinion is wanted to have at rest: as chosen, or the best of the chosen way. */
+export const wantedSlope = node('wantedSlope', (r): Maybe => r.figure('drive.slope') ?? r.of(aimWay)?.set);
+
+/** The slope that the pinion has at rest: as it was welded, until then as it is wanted. */
+export const setSlope = node('setSlope', (r): Maybe => r.figure('bench.welded') ?? r.of(wantedSlope));
 
 /** The slope it has while it drives. */
 export const runningSlope = node('runningSlope', (r): Maybe => {

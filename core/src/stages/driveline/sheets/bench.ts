@@ -4,7 +4,7 @@ import { CAUTIONS } from '../../sheets/cautions';
 import { FACE_NAMES, ZERO_NAMES, ZEROS, type BenchFace } from '../bench-card';
 import { perchDecision, slopeDecision } from '../decisions';
 import { bench, turns } from '../figures/bench';
-import { runningSlope, setSlope } from '../figures/slopes';
+import { runningSlope, wantedSlope } from '../figures/slopes';
 import { AIM_NAMES, SUSPENSION_NAMES } from '../names';
 import type { Reads } from '../node';
 
@@ -19,7 +19,8 @@ function sections(r: Reads, { print }: Pen): readonly SheetSection[] {
       title: 'Pinion',
       columns: ['Front higher is plus'],
       rows: [
-        weldRow('Slope to set', 'at ride height, at rest', [print(r.of(setSlope))]),
+        weldRow('Slope to set', 'at ride height, at rest', [print(r.of(wantedSlope))]),
+        cellsRow('Slope as welded', 'in the car, at rest', [print(r.figure('bench.welded'))]),
         cellsRow('Slope while it drives', '', [print(r.of(runningSlope))]),
         cellsRow('Pinion as it lies', 'on the stands', [print(r.figure('bench.now'))]),
       ],

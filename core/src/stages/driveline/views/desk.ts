@@ -217,7 +217,9 @@ function dimensionsOf({ at, known, joints, look }: Scene): Dimension[] {
 }
 
 function handlesOf(scene: Scene): MarkHandle[] {
-  const { slope, known, joints } = scene;
+  const { slope, known, joints, r } = scene;
+  // Once it is welded there is nothing to drag.
+  if (r.figure('bench.welded')) return [];
   return [
     {
       quantityId: 'drive.slope',

@@ -12,7 +12,7 @@ import {
   inARow,
   placeName,
   RAD_PER_DEGREE,
-  setSlope,
+  wantedSlope,
   ZERO_NAMES,
   ZEROS,
   type Face,
@@ -146,7 +146,7 @@ export class BenchDesk {
   protected readonly zero = signal<Zero>('flat');
   protected readonly face = signal<Face>('perch.left');
   protected readonly zeroName = computed(() => ZERO_NAMES[this.zero()]);
-  protected readonly slope = computed(() => this.store.results().of(setSlope));
+  protected readonly slope = computed(() => this.store.results().of(wantedSlope));
   /** What the gauge on the bench shows now, rad; undefined while none is connected. */
   protected readonly gauge = computed(() => {
     const reading = this.instruments.reading();
@@ -157,7 +157,7 @@ export class BenchDesk {
   protected readonly shown = computed(() => formatAngle(this.gauge() ?? 0, 1));
   protected readonly lacks = computed(() => {
     const { of } = this.store.results();
-    const missing = [...(of(setSlope) ? [] : ['drive.aim']), ...of(benchLacks)];
+    const missing = [...(of(wantedSlope) ? [] : ['drive.aim']), ...of(benchLacks)];
     return missing.map((id) => ({ id, name: placeName(id) }));
   });
   /** Why nothing is welded by it yet. */

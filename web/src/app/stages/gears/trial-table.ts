@@ -4,7 +4,7 @@ import type { Trial, TrialReading } from '@intervex/core';
 import { SHIM_FIELDS, ShimWords } from './shim-words';
 
 /** A trial with what it says. */
-export interface TrialRow extends Trial {
+interface TrialRow extends Trial {
   readonly n: number;
   readonly says: TrialReading;
   readonly note?: string;
