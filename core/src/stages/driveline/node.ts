@@ -3,11 +3,12 @@ import { brief } from '../brief/words';
 import { cut } from '../cut/words';
 import { donor } from '../donor/words';
 import { driveline } from './words';
+import { gears } from '../gears/words';
 import { hubs } from '../hubs/words';
 import { shafts } from '../shafts/words';
 import { stance } from '../stance/words';
 import { survey } from '../survey/words';
 
 /** Makes what this stage computes; it may read its own words and those of the stages named here. */
-export const node = nodesOf(driveline, brief, survey, donor, stance, cut, shafts, hubs);
+export const node = nodesOf(driveline, brief, survey, donor, stance, cut, shafts, hubs, gears);
 export type Reads = ReadOf<typeof node>;

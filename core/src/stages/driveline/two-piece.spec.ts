@@ -7,6 +7,7 @@ import { sheetFor, wholePlan } from '../../testing/plans';
 import { setUp } from '../gears/figures/set-up';
 import { atRest } from './figures/motion';
 import { setSlope } from './figures/slopes';
+import { roadPerTurn } from './figures/study';
 
 const demo = wholePlan(packhorse.plan as unknown as Plan);
 const results = evaluate(demo, '2026-11-26');
@@ -55,5 +56,12 @@ describe('two shafts with a centre bearing', () => {
     // The contact still lies toward the face: a thicker pinion shim.
     expect(next?.pinionMove).toBeGreaterThan(0);
     expect(next?.packs.ringSide?.best.length).toBeGreaterThan(0);
+  });
+
+  it('cover road by the gear set that is to be fitted, not by the ratio of the brief', () => {
+    // A tyre of 668 rolls 0.97 of its circumference; 43:10 turns, where the brief says 3.7.
+    expect(results.of(roadPerTurn)?.value).toBeCloseTo((0.97 * Math.PI * 668) / 4.3, 6);
+    const none = evaluate({ ...demo, choices: { ...demo.choices, gearSet: '' } });
+    expect(none.of(roadPerTurn)?.value).toBeCloseTo((0.97 * Math.PI * 668) / 3.7, 6);
   });
 });

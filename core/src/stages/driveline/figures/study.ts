@@ -1,6 +1,8 @@
 import { bySide, type Sided } from '../../../geometry';
-import type { Figure, Maybe } from '../../../measure';
+import { derive, type Figure, type Maybe } from '../../../measure';
 import { motionAt, type SlopeQuestion } from '../../../mechanics';
+import { chosenSet } from '../../gears/figures/ratios';
+import { circumference } from '../../gears/figures/road';
 import { perchTurn } from '../bench-card';
 import { WAYS, type AimWay } from '../choices';
 import { acceleration, lineAt } from '../line-at';
@@ -76,4 +78,21 @@ export const slopeCurve = node('slopeCurve', (r): SlopeCurve | undefined => {
     return [slope, motionAt(at, slope + lift).equivalent] as const;
   });
   return { angles, now: set.value };
+});
+
+/** Road covered in one turn of the driveshaft: by the gear set that is to be fitted, else by the ratio in the brief. */
+export const roadPerTurn = node('roadPerTurn', (r): Maybe => {
+  const [i, c] = [r.of(chosenSet)?.ratio ?? r.figure('brief.axleRatio'), r.of(circumference)];
+  return (
+    i &&
+    c &&
+    derive({
+      id: 'drive.roadPerTurn',
+      label: 'Road in one turn of the driveshaft',
+      unit: 'mm',
+      formula: '{c}/{i}',
+      source: 'A turn of the wheel takes the axle’s ratio of turns',
+      inputs: { c, i },
+    })
+  );
 });

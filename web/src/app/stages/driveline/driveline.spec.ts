@@ -66,6 +66,21 @@ describe('at a speed', () => {
     expect(number(after[1]) / number(before[1])).toBeCloseTo(0.25, 1);
   });
 
+  it('goes by the gear: what the engine turns, and where it ends', async () => {
+    const plan = linePlan();
+    const bench = await Bench.of(SpeedDesk, {
+      ...plan,
+      readings: { ...plan.readings, 'gear.limit': read('chosen', 6100) },
+      brief: { ...plan.brief, gears: [2.9, 1.7, 1] },
+    });
+    expect(bench.text).toContain('engine 5200 rpm');
+    bench.all<HTMLInputElement>('ix-segments input')[1]?.click();
+    await bench.settle();
+    // 6100 / 1.7 = 3588, on the slider 3600; the engine then 6120.
+    expect(bench.all<HTMLInputElement>('input[type=range]')[0]?.max).toBe('3600');
+    expect(bench.text).toContain('engine 6120 rpm');
+  });
+
   it('says what it needs first', async () => {
     const bench = await Bench.of(SpeedDesk, donorPlan());
     expect(bench.text).toContain('read or choose those first');

@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { accelerationOf, driving, fastest, motionAt, runningSlope, whips, limitIn } from '@intervex/core';
-import { drivelineAt, slopeCurve } from '@intervex/core/desks/driveline';
+import {
+  accelerationOf,
+  driving,
+  engineLimit,
+  fastest,
+  motionAt,
+  runningSlope,
+  whips,
+  limitIn,
+} from '@intervex/core';
+import { drivelineAt, roadPerTurn, slopeCurve } from '@intervex/core/desks/driveline';
 import { LineChart, type ChartLine } from '../../shared/line-chart';
+import { Segments } from '../../shared/segments';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 
@@ -13,9 +23,16 @@ const STEP = 50;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-speed-desk',
-  imports: [LineChart],
+  imports: [LineChart, Segments],
   template: `
     @if (most(); as top) {
+      @if (gears().length) {
+        <div class="gears">
+          <span>Gear</span>
+          <ix-segments label="Gear" [options]="gears()" [value]="gear()" (picked)="picked.set($event)" />
+          <span class="second">{{ engine() }}</span>
+        </div>
+      }
       <label class="speed">
         <span>
           Driveshaft
@@ -33,9 +50,6 @@ const STEP = 50;
         />
         <span class="second">{{ road() }}</span>
       </label>
-      @if (gears().length) {
-        <p class="text second">Engine: {{ gears() }}</p>
-      }
       <table class="grid">
         <thead>
           <tr>
@@ -71,6 +85,14 @@ const STEP = 50;
     }
   `,
   styles: `
+    .gears {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 12px;
+      align-items: center;
+      margin-top: 8px;
+      font-size: 14px;
+    }
     .speed {
       display: grid;
       grid-template-columns: minmax(150px, auto) minmax(0, 1fr) minmax(90px, auto);
@@ -110,9 +132,23 @@ export class SpeedDesk {
   protected readonly chosen = signal<number | undefined>(undefined);
   private readonly results = computed(() => this.store.results());
   private readonly line = computed(() => this.results().of(drivelineAt));
+  /** Gear that was picked; the highest until then. */
+  protected readonly picked = signal<string | undefined>(undefined);
+  protected readonly gears = computed(() =>
+    this.results().plan.brief.gears.map((_, i) => ({ id: String(i + 1), name: String(i + 1) })),
+  );
+  protected readonly gear = computed(() => {
+    const gears = this.gears();
+    return gears.find(({ id }) => id === this.picked())?.id ?? gears.at(-1)?.id ?? '';
+  });
+  private readonly gearRatio = computed(() => this.results().plan.brief.gears[Number(this.gear()) - 1]);
+  /** Fastest of the driveshaft in this gear: in the highest, as it was read or worked out. */
   protected readonly most = computed(() => {
-    const top = this.results().of(fastest)?.value;
-    return top !== undefined && this.line() ? Math.ceil(top / STEP) * STEP : undefined;
+    const [{ of }, ratio] = [this.results(), this.gearRatio()];
+    const [top, engine] = [of(fastest)?.value, of(engineLimit)?.value];
+    if (top === undefined || !this.line()) return undefined;
+    const inGear = ratio && engine && this.picked() ? Math.min(top, engine / ratio) : top;
+    return Math.ceil(inGear / STEP) * STEP;
   });
   protected readonly rpm = computed(() => Math.min(this.chosen() ?? this.most() ?? 0, this.most() ?? 0));
   private readonly motion = computed(() => {
@@ -156,21 +192,13 @@ export class SpeedDesk {
   });
   /** Road speed, where axle ratio and tyre are known. */
   protected readonly road = computed(() => {
-    const { known } = this.results();
-    const [i, D] = [known.get('brief.axleRatio')?.figure.value, known.get('brief.tyreDiameter')?.figure.value];
-    if (!i || !D) return '';
-    return this.units.show(((this.rpm() / 60 / i) * Math.PI * 0.97 * D) / 1000, 'm/s', 0);
+    const mm = this.results().of(roadPerTurn)?.value;
+    return mm === undefined ? '' : this.units.show((this.rpm() / 60) * (mm / 1000), 'm/s', 0);
   });
-  /** Engine speed in each gear that reaches it. */
-  protected readonly gears = computed(() => {
-    const { gears, torqueCurve } = this.results().plan.brief;
-    const most = torqueCurve.at(-1)?.rpm ?? Infinity;
-    return gears
-      .flatMap((g, i) => {
-        const engine = this.rpm() * g;
-        return engine > most * 1.001 ? [] : [`gear ${i + 1} ${this.units.show(engine, 'rpm')}`];
-      })
-      .join(', ');
+  /** Engine speed in the gear. */
+  protected readonly engine = computed(() => {
+    const ratio = this.gearRatio();
+    return ratio === undefined ? '' : `engine ${this.units.show(this.rpm() * ratio, 'rpm')}`;
   });
   protected readonly x = { title: 'pinion slope at rest, °' };
   protected readonly y = computed(() => ({
