@@ -7,7 +7,7 @@ import { startApplication } from '../../tools/lib/application.mjs';
 import { field, saved, strip } from '../bench-hand';
 
 // Away from the ports of the other journeys’ application and its stand-ins.
-const PORT = 4395;
+const PORT = 4420;
 
 test('the page outlives a restart, keeps what was typed, and tomorrow all is as it was left', async ({
   page,

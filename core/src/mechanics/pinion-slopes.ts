@@ -78,8 +78,16 @@ export function motionAt(question: SlopeLine, slope: number): ChainMotion {
   return motionOf(kernel);
 }
 
+/** What a slope does: evenness, and the shares that are left of the least angle and of any limit. */
+interface Looked {
+  readonly unevenness: number;
+  readonly straightness: number;
+  readonly margin: number;
+}
+
 /** A question, and the kernel that it is asked of. */
 class Asked {
+  private readonly known = new Map<number, Looked>();
   private readonly kernel: ChainKernel;
   private readonly torsional: number;
   private readonly inertia: number;
@@ -93,20 +101,34 @@ class Asked {
     this.least = aim === 'cv' ? 0 : limits.least;
   }
 
-  private at(slope: number): ChainKernel {
+  /** What a slope does, worked out once. */
+  private at(slope: number): Looked {
+    let looked = this.known.get(slope);
+    if (looked) return looked;
     lay(this.kernel, this.question, slope);
     this.kernel.run();
-    return this.kernel;
+    looked = {
+      unevenness: this.kernel.equivalent ** 2,
+      straightness: this.straightnessOf(this.kernel),
+      margin: this.marginOf(this.kernel),
+    };
+    this.known.set(slope, looked);
+    return looked;
   }
 
   /** Evenness: the less the better, rad². */
   unevenness(slope: number): number {
-    return this.at(slope).equivalent ** 2;
+    return this.at(slope).unevenness;
   }
 
   /** How far the joints are above their least angle, as a share of it; below 0 where one is too straight. */
   straightness(slope: number): number {
-    return this.straightnessOf(this.at(slope));
+    return this.at(slope).straightness;
+  }
+
+  /** The least share of any limit that is left; below 0 where one is broken. */
+  margin(slope: number): number {
+    return this.at(slope).margin;
   }
 
   private straightnessOf({ joints }: ChainKernel): number {
@@ -116,9 +138,7 @@ class Asked {
     return least / this.least - 1;
   }
 
-  /** The least share of any limit that is left; below 0 where one is broken. */
-  margin(slope: number): number {
-    const motion = this.at(slope);
+  private marginOf(motion: ChainKernel): number {
     const cv = this.question.aim === 'cv';
     const { joints, drive, coast } = motion;
     let most = 0;
@@ -209,10 +229,19 @@ function edge(margin: (slope: number) => number, out: number, kept: number): num
 /** Where a function is greatest between two places, by golden section. */
 function extreme(f: (x: number) => number, from: number, to: number): number {
   let [a, b] = [from, to];
+  let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
+  let [atC, atD] = [f(c), f(d)];
   while (b - a > FINE) {
-    const [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-    if (f(c) >= f(d)) b = d;
-    else a = c;
+    // One of the two inner places serves again.
+    if (atC >= atD) {
+      [b, d, atD] = [d, c, atC];
+      c = b - GOLDEN * (b - a);
+      atC = f(c);
+    } else {
+      [a, c, atC] = [c, d, atD];
+      d = a + GOLDEN * (b - a);
+      atD = f(d);
+    }
   }
   return (a + b) / 2;
 }
