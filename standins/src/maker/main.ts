@@ -1,7 +1,7 @@
 import { bookIn } from '../book';
 import { serve } from '../serve';
 import { makerApp } from './app';
-import page from './operator.html';
+import { page } from './operator';
 import { Shop, type Order } from './shop';
 
 serve(

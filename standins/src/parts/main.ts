@@ -1,6 +1,6 @@
 import { serve } from '../serve';
 import { counterApp } from './app';
 import { catalogue } from './catalogue';
-import page from './operator.html';
+import { page } from './operator';
 
 serve(counterApp(catalogue(), page), 'The parts counter');

@@ -51,6 +51,25 @@ describe('drawing', () => {
     expect(moves[0]?.quantityId).toBe('cut.mark.left');
   });
 
+  it('moves a mark by as much as the pointer moves, wherever it was taken hold of', async () => {
+    const mark = slider('First mark, left');
+    mark.setPointerCapture = () => undefined;
+    const point = async (type: string, clientX: number) => {
+      mark.dispatchEvent(new PointerEvent(type, { clientX, clientY: 55, bubbles: true, cancelable: true }));
+      await bench.fixture.whenStable();
+    };
+    await point('pointerdown', 317);
+    await point('pointermove', 317);
+    expect(moves).toEqual([]);
+    await point('pointermove', 297);
+    await point('pointermove', 257);
+    // On the left side outboard is left, and three times as far is three times as much.
+    const [near = 0, far = 0] = moves.map((m) => m.value - 203);
+    expect(near).toBeGreaterThan(0);
+    expect(far / near).toBeCloseTo(3, 0);
+    await point('pointerup', 257);
+  });
+
   it('stops a mark at its limits', async () => {
     const mark = slider('First mark, left');
     await press(mark, 'Home');

@@ -109,6 +109,8 @@ export class ViewSvg {
 
   private readonly size = signal({ width: 720, height: 380 });
   private readonly dragging = signal('');
+  /** How far from its place in the drawing a handle was taken hold of, mm: that is no move. */
+  private grip = 0;
   /** Where a handle was last sent from and to. */
   private sent = NOTHING_SENT;
   private readonly zoom = signal<Zoom>(WHOLE);
@@ -281,19 +283,23 @@ export class ViewSvg {
     event.preventDefault();
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.dragging.set(handleKey(handle));
+    this.grip = this.pointed(event, handle) - handle.at[wayOf(handle)];
     this.held.emit(true);
     this.selection.focused.set(handle.quantityId);
   }
 
   protected drag(event: PointerEvent, handle: MarkHandle): void {
     if (this.dragging() !== handleKey(handle)) return;
-    const box = this.host.nativeElement.getBoundingClientRect();
-    const t = this.transform();
-    const at = toModel(t, [event.clientX - box.left, event.clientY - box.top]);
-    const way = handle.up ? 1 : 0;
-    const origin = handle.at[way] - handle.direction * handle.value;
+    const origin = handle.at[wayOf(handle)] - handle.direction * handle.value;
     const step = this.stepOf(handle);
-    this.move(handle, Math.round((at[way] - origin) / handle.direction / step) * step);
+    const to = (this.pointed(event, handle) - this.grip - origin) / handle.direction;
+    this.move(handle, Math.round(to / step) * step);
+  }
+
+  /** Where the pointer is in the drawing, along the way a handle goes, mm. */
+  private pointed(event: PointerEvent, handle: MarkHandle): number {
+    const box = this.host.nativeElement.getBoundingClientRect();
+    return toModel(this.transform(), [event.clientX - box.left, event.clientY - box.top])[wayOf(handle)];
   }
 
   protected end(): void {
@@ -376,6 +382,9 @@ function scaleOf({ k }: ViewTransform): string {
   const real = (k * 25.4) / 96;
   return real > 1 ? `${real.toFixed(1)} : 1` : `1 : ${Math.max(1, Math.round(1 / real))}`;
 }
+
+/** Which of a place’s two sizes a handle changes. */
+const wayOf = ({ up }: MarkHandle): 0 | 1 => (up ? 1 : 0);
 
 function circle(shape: Shape, t: ViewTransform) {
   if (shape.kind !== 'circle') return { cx: 0, cy: 0, r: 0 };

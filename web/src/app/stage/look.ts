@@ -1,5 +1,14 @@
 import type { Type } from '@angular/core';
-import type { FactId, Plan, QuantityId, Results, View } from '@intervex/core';
+import type { Choices, FactId, Plan, QuantityId, Results, View } from '@intervex/core';
+
+/** A choice of the plan among a few, by what each is called. */
+export type PanelChoice = {
+  [K in keyof Choices]: {
+    readonly of: K;
+    readonly label: string;
+    readonly names: Readonly<Record<Choices[K], string>>;
+  };
+}[keyof Choices];
 
 /** A part of the panel beside the desk; left out while `shown` says no. */
 export type PanelPart = {
@@ -20,6 +29,8 @@ export type PanelPart = {
       /** Fields that belong under another heading as well, or to another stage. */
       readonly title?: string;
       readonly said?: string;
+      /** Under a title. */
+      readonly choices?: readonly PanelChoice[];
       readonly readings?: readonly QuantityId[];
       readonly facts?: readonly FactId[];
     }

@@ -15,7 +15,8 @@ import { ReadingGroup } from '../readings/reading-group';
 import { PanelGroup } from '../shared/panel-group';
 import { PanelGroups } from '../shared/panel-groups';
 import { PlanStore } from '../state/plan-store';
-import type { PanelPart } from './look';
+import { ChoiceField } from './choice-field';
+import type { PanelChoice, PanelPart } from './look';
 
 /**
  * Readings, facts and choices beside the desk, as the stage’s screen lists them: what the drawing is about first, then
@@ -24,7 +25,7 @@ import type { PanelPart } from './look';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-panel',
-  imports: [FactField, NgComponentOutlet, PanelGroup, ReadingField, ReadingGroup],
+  imports: [ChoiceField, FactField, NgComponentOutlet, PanelGroup, ReadingField, ReadingGroup],
   providers: [PanelGroups],
   template: `
     @if (groups.list().length > 2) {
@@ -51,6 +52,14 @@ import type { PanelPart } from './look';
         <ix-group [name]="p.title">
           @if (p.said) {
             <p class="second said">{{ p.said }}</p>
+          }
+          @for (c of p.choices; track c.of) {
+            <ix-choice
+              [label]="c.label"
+              [value]="choices()[c.of]"
+              [options]="optionsOf(c)"
+              (picked)="pick(c, $event)"
+            />
           }
           @for (id of p.facts; track id) {
             <ix-fact [id]="id" />
@@ -121,6 +130,8 @@ export class Panel {
     return [...about, ...all.filter((block) => !about.includes(block))].flat();
   });
 
+  protected readonly choices = computed(() => this.store.plan().choices);
+
   constructor() {
     afterRenderEffect(() => {
       this.shown();
@@ -128,6 +139,15 @@ export class Panel {
         this.groups.reorder();
       });
     });
+  }
+
+  protected optionsOf({ names }: PanelChoice): readonly { readonly id: string; readonly name: string }[] {
+    return Object.entries<string>(names).map(([id, name]) => ({ id, name }));
+  }
+
+  protected pick({ of }: PanelChoice, id: string): void {
+    this.store.choose(of, id as never);
+    this.store.saveNow();
   }
 
   /** Of a field that stands apart from its twin, the side too. */

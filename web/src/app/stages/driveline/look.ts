@@ -1,8 +1,7 @@
-import type { Plan } from '@intervex/core';
+import { SUSPENSION_NAMES, type Plan } from '@intervex/core';
 import { orderView, planView, sideView } from '@intervex/core/views/driveline';
 import { surveyView } from '@intervex/core/views/survey';
 import type { StageLook } from '../../stage/look';
-import { AimChoices } from './aim-choices';
 import { BenchDesk } from './bench-desk';
 import { OverShaft } from './over-shaft';
 import { ShaftDesk } from './shaft-desk';
@@ -65,7 +64,13 @@ export const look: StageLook = {
     { id: 'waits', name: 'Waits', subtitle: 'what waits for what', desk: [WaitsDesk] },
   ],
   panel: [
-    { part: AimChoices },
+    {
+      title: 'Aim of the pinion',
+      choices: [
+        { of: 'suspension', label: 'Axle held by', names: SUSPENSION_NAMES },
+        { of: 'pieces', label: 'Driveshaft', names: { one: 'one piece', two: 'two, with a centre bearing' } },
+      ],
+    },
     { group: 'aim', bare: true },
     { group: 'place' },
     { title: 'From the survey', readings: ['angle.gearbox', 'survey.gearbox', 'spring.bump', 'spring.droop'] },

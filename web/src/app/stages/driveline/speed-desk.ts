@@ -45,7 +45,7 @@ const STEP = 50;
           [max]="top"
           [step]="step"
           [value]="rpm()"
-          [attr.aria-valuetext]="rpm() + ' rpm' + (road() ? ', ' + road() : '')"
+          [attr.aria-valuetext]="rpm() + ' rpm, ' + road()"
           (input)="chosen.set(+$any($event.target).value)"
         />
         <span class="second">{{ road() }}</span>
@@ -193,7 +193,9 @@ export class SpeedDesk {
   /** Road speed, where axle ratio and tyre are known. */
   protected readonly road = computed(() => {
     const mm = this.results().of(roadPerTurn)?.value;
-    return mm === undefined ? '' : this.units.show((this.rpm() / 60) * (mm / 1000), 'm/s', 0);
+    return mm === undefined
+      ? 'road speed not known'
+      : this.units.show((this.rpm() / 60) * (mm / 1000), 'm/s', 0);
   });
   /** Engine speed in the gear. */
   protected readonly engine = computed(() => {

@@ -1,10 +1,18 @@
-import type { StageLook } from '../../stage/look';
-import { GearChoices } from './gear-choices';
+import type { PanelPart, StageLook } from '../../stage/look';
 import { OwnOffers } from './own-offers';
 import { PracticeDesk } from './practice-desk';
 import { RatioDesk } from './ratio-desk';
 import { RunDesk } from './run-desk';
 import { SetUpDesk } from './set-up-desk';
+
+/** What lies before the gearbox, and which wheels drive. */
+const DRIVES: PanelPart = {
+  title: 'How it drives',
+  choices: [
+    { of: 'coupling', label: 'Engine to gearbox', names: { clutch: 'clutch', converter: 'converter' } },
+    { of: 'driven', label: 'Driven wheels', names: { rear: 'rear wheels', all: 'all four' } },
+  ],
+};
 
 /** Ratio, and what each does over a distance. */
 export const look: StageLook = {
@@ -18,7 +26,7 @@ export const look: StageLook = {
       groups: ['wanted', 'road', 'set'],
       places: ['gear.set'],
       panel: [
-        { part: GearChoices },
+        DRIVES,
         { group: 'wanted' },
         { group: 'road' },
         { group: 'set' },
@@ -33,7 +41,7 @@ export const look: StageLook = {
       desk: [RunDesk],
       groups: ['run'],
       panel: [
-        { part: GearChoices },
+        DRIVES,
         { group: 'run' },
         {
           title: 'The car',
