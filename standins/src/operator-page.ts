@@ -1,5 +1,5 @@
 /** A way of behaving that the operator sets: a tick, or a number. */
-export type OperatorField =
+type OperatorField =
   | { readonly name: string; readonly label: string }
   | { readonly name: string; readonly label: string; readonly most: number; readonly step: number };
 

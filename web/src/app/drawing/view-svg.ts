@@ -43,6 +43,7 @@ import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 import { DimensionEditor } from './dimension-editor';
 import { shapeName } from './shape-names';
+import { ViewWords } from './view-words';
 import type { Zooming } from './zoom';
 import { zoomByKey, zoomWhenAsked } from './zooming';
 
@@ -84,7 +85,7 @@ interface Hovered {
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-view',
-  imports: [DimensionEditor, MatIconModule],
+  imports: [DimensionEditor, MatIconModule, ViewWords],
   templateUrl: './view-svg.html',
   styleUrl: './view-svg.scss',
   host: { '[style.height.px]': 'height()', '[class.close]': 'isClose()' },
@@ -169,15 +170,6 @@ export class ViewSvg {
   protected readonly scaleText = computed(
     () => `${scaleOf(this.transform())}${saysLengths(this.drawn()) ? `, lengths in ${this.unit()}` : ''}`,
   );
-  protected readonly table = computed(() =>
-    this.view().dimensions.map((d) => ({ label: d.label, text: this.said(d) })),
-  );
-  protected readonly words = computed(() =>
-    this.view()
-      .captions.map((c) => captionText(c, (mm) => (c.fine ? this.units.show(mm, 'mm') : this.show(mm))))
-      .join(', '),
-  );
-
   constructor() {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {

@@ -175,14 +175,14 @@ export class ReadingField {
       : `${summary.n} readings disagree: take another`;
   });
 
-  protected set(index: number, { value, typed }: TypedValue): void {
+  protected readonly set = (index: number, { value, typed }: TypedValue): void => {
     const repeats = [...this.stored()];
     const now = repeats[index];
     if (now?.value === value && now.typed === typed) return;
     if (!now) this.adding.set(false);
     repeats[index] = { value, typed, who: this.person.name(), at: new Date().toISOString() };
     this.write(repeats);
-  }
+  };
 
   /** As the left side: nobody has measured it here, and it says so. A choice is a choice. */
   protected asTwin(): void {

@@ -58,7 +58,6 @@ const CLICK_MS = 250;
       [attr.aria-describedby]="problem() ? inputId() + '-why' : null"
       [attr.data-quantity]="quantity().id"
       [placeholder]="placeholder()"
-      (input)="type(field.value)"
       (focus)="enter()"
       (blur)="leave()"
       (keydown.enter)="next($event)"
@@ -120,7 +119,8 @@ export class ReadingInput {
     transform: (value) => value ?? undefined,
   });
   readonly placeholder = input('');
-  readonly typedValue = output<TypedValue>();
+  /** Told at every key, directly: an output would have all round the field looked through again. */
+  readonly typed = input.required<(index: number, value: TypedValue) => void>();
   readonly cleared = output();
   /** Apart from the other fields: Enter ends it. */
   readonly apart = input(false);
@@ -153,6 +153,10 @@ export class ReadingInput {
   constructor() {
     let leave: (() => void) | undefined;
     afterNextRender(() => {
+      const { nativeElement } = this.field();
+      nativeElement.addEventListener('input', () => {
+        this.type(nativeElement.value);
+      });
       if (!this.apart()) leave = this.order.join(this.place);
     });
     inject(DestroyRef).onDestroy(() => leave?.());
@@ -174,7 +178,7 @@ export class ReadingInput {
     this.place.focus();
   }
 
-  protected type(text: string): void {
+  private type(text: string): void {
     this.typing.set(text);
     if (text.trim() === '') {
       this.drafts.drop(this.inputId());
@@ -187,7 +191,7 @@ export class ReadingInput {
     }
     this.drafts.drop(this.inputId());
     this.lastSent = read.value;
-    this.typedValue.emit({ value: read.value, typed: text.trim() });
+    this.typed()(this.index(), { value: read.value, typed: text.trim() });
   }
 
   protected enter(): void {
