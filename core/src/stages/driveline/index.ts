@@ -7,5 +7,6 @@ export * from './figures/motion';
 export * from './figures/room';
 export * from './figures/slopes';
 export * from './figures/travel';
+export { weldedOff } from './figures/welded';
 export * from './line-at';
 export * from './names';

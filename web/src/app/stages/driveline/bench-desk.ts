@@ -13,6 +13,7 @@ import {
   placeName,
   RAD_PER_DEGREE,
   wantedSlope,
+  weldedOff,
   ZERO_NAMES,
   ZEROS,
   type Face,
@@ -90,6 +91,14 @@ const RIGHT = 0.2 * RAD_PER_DEGREE;
         }
       </tbody>
     </table>
+    @if (welded(); as off) {
+      <p class="text">
+        As welded the pinion lies
+        <ix-figure [figure]="off" />
+        from what was wanted, front too high plus: all else goes on from where it lies, this card stays as it
+        was.
+      </p>
+    }
     <p class="text second">
       The pinion is set to
       <ix-figure [figure]="slope()" />
@@ -147,6 +156,8 @@ export class BenchDesk {
   protected readonly face = signal<Face>('perch.left');
   protected readonly zeroName = computed(() => ZERO_NAMES[this.zero()]);
   protected readonly slope = computed(() => this.store.results().of(wantedSlope));
+  /** How far it was welded off that, once it is. */
+  protected readonly welded = computed(() => this.store.results().of(weldedOff));
   /** What the gauge on the bench shows now, rad; undefined while none is connected. */
   protected readonly gauge = computed(() => {
     const reading = this.instruments.reading();

@@ -88,6 +88,19 @@ describe('at a speed', () => {
 });
 
 describe('the bench card', () => {
+  it('says how far the pinion was welded off what was wanted', async () => {
+    const plan = linePlan();
+    const bench = await Bench.of(BenchDesk, {
+      ...plan,
+      readings: {
+        ...plan.readings,
+        'drive.slope': read('chosen', deg(3)),
+        'bench.welded': read('angleGauge', deg(4.2)),
+      },
+    });
+    expect(bench.text).toMatch(/As welded the pinion lies\s+1\.20°/);
+  });
+
   it('shows what the gauge must show by what it was zeroed on', async () => {
     const bench = await Bench.of(BenchDesk, linePlan());
     // Flat 1.8° over the pinion; left seat 0.5 − 3.4 = −2.9° against it.
