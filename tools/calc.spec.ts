@@ -42,6 +42,38 @@ describe('calculations from the command line', () => {
     expect(lowered['bestDeg']).toBeCloseTo(-1, 6);
   });
 
+  it('carry a bracket over, bend a U-bolt, cut saddle and notch, weigh a weld', () => {
+    const over = answerOf('carry-over', exampleOf('carry-over'));
+    expect(over['fromCentreMm']).toBeCloseTo(396.5, 6);
+    expect(over['fromNewCastingMm']).toBeCloseTo(280.52, 6);
+    const bolt = exampleOf('u-bolt');
+    expect(answerOf('u-bolt', bolt)['developedMm']).toBeCloseTo(379.84, 2);
+    // Sharp corners would take 2 × 88.9 over the tube; each of 12 mm saves 0.4292 of it.
+    expect(answerOf('u-bolt', { ...bolt, bend: 'square', cornerMm: 12 })['arcMm']).toBeCloseTo(167.5, 1);
+    expect(messageOf(ask('u-bolt', { ...bolt, bend: 'square' }))).toMatch(
+      /cornerMm: is missing.*6\.35 to 44\.45/,
+    );
+    expect(answerOf('saddle', exampleOf('saddle'))['depthMm']).toBeCloseTo(5.671, 3);
+    expect(messageOf(ask('saddle', { radiusMm: 20, halfWidthMm: 21 }))).toMatch(/halfWidthMm: is wider/);
+    // 60°, inside radius 15.85, 8 beside: at the top u = 8, √(38.1² − 64)/sin 60 + 15.85/tan 60.
+    const notch = answerOf('notch', exampleOf('notch'));
+    expect(notch['depthMm']).toEqual([
+      expect.closeTo(43.013 + 9.151, 2),
+      expect.closeTo(34.308, 3),
+      expect.closeTo(43.013 - 9.151, 2),
+      expect.closeTo(43.05, 3),
+    ]);
+    expect(messageOf(ask('notch', { ...exampleOf('notch'), offsetMm: 20 }))).toMatch(
+      /offsetMm: takes the branch past/,
+    );
+    expect(answerOf('weld-group', { ...exampleOf('weld-group'), at: [30, 0, 0] })['throatMPa']).toBeCloseTo(
+      21.213,
+      3,
+    );
+    const line = { runs: [{ fromMm: [0, 0], toMm: [30, 0], legMm: 5 }], force: [0, 0, 900], at: [15, 10, 0] };
+    expect(messageOf(ask('weld-group', line))).toMatch(/runs: bear no moment/);
+  });
+
   it.each([
     ['no name', [], '{}', /Say which calculation/],
     ['a name there is not', ['drive'], '{}', /There is no calculation “drive”\. There are: driveline, /],
@@ -141,6 +173,6 @@ describe('docs/calc.md', () => {
 
   it('tells an example of each that is what it gives', () => {
     for (const c of CALCULATIONS) expect(c.run(c.example as never)).not.toBeNull();
-    expect(CALCULATIONS).toHaveLength(6);
+    expect(CALCULATIONS).toHaveLength(11);
   });
 });

@@ -1,4 +1,6 @@
 import type { AnyCalculation } from '../stage';
+import { carryOverOf, uBoltOf } from '../stages/brackets/calc/places';
+import { notchOf, saddleOf, weldGroupOf } from '../stages/brackets/calc/shapes';
 import { criticalSpeedOf, driveline, pinionSlopesOf } from '../stages/driveline/calc/driveline';
 import { gearAdvice } from '../stages/gears/calc/advice';
 import { straightLineRunOf } from '../stages/gears/calc/run';
@@ -12,5 +14,10 @@ export const CALCULATIONS: readonly AnyCalculation[] = [
   straightLineRunOf,
   shimKit,
   gearAdvice,
+  carryOverOf,
+  uBoltOf,
+  saddleOf,
+  notchOf,
+  weldGroupOf,
 ];
 export type { AnyCalculation };

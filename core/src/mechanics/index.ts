@@ -6,3 +6,6 @@ export * from './pinion-slopes';
 export * from './shim-kit';
 export * from './pull';
 export * from './straight-line-run';
+export * from './round-the-tube';
+export * from './tube-templates';
+export * from './weld-group';
