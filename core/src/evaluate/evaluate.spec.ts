@@ -341,6 +341,7 @@ describe('an unfinished plan', () => {
       cut: 'untouched',
       driveline: 'untouched',
       gears: 'untouched',
+      brackets: 'untouched',
       shafts: 'untouched',
       hubs: 'untouched',
       sheets: 'untouched',

@@ -39,8 +39,8 @@ export function notchDepth({ main, branch, angle, offset }: NotchShape, clock: n
 }
 
 /** A way of bending a U-bolt: round over the tube, or with two corners. */
-export const BENDS = ['round', 'square'] as const;
-export type Bend = (typeof BENDS)[number];
+export const BOLT_BENDS = ['round', 'square'] as const;
+export type BoltBend = (typeof BOLT_BENDS)[number];
 
 /** What a U-bolt goes round and through, mm. */
 export interface UBoltShape {
@@ -52,7 +52,7 @@ export interface UBoltShape {
   readonly nut: number;
   /** Thread that stands out of the nut. */
   readonly proud: number;
-  readonly bend: Bend;
+  readonly bend: BoltBend;
   /** Radius of a square bend’s corners along the bolt’s middle. */
   readonly corner: number;
 }

@@ -1,3 +1,4 @@
+import { bracketsStage } from './brackets/stage';
 import { briefStage } from './brief/stage';
 import { cutStage } from './cut/stage';
 import { donorStage } from './donor/stage';
@@ -20,10 +21,12 @@ export const STAGES = [
   hubsStage,
   drivelineStage,
   gearsStage,
+  bracketsStage,
   sheetsStage,
 ] as const;
 
 // What each gives to those outside.
+export * from './brackets';
 export * from './brief';
 export * from './cut';
 export * from './donor';

@@ -1,3 +1,5 @@
+import { BOLT_BENDS } from '../mechanics';
+import { FITTING_THREADS, SPRING_SIDES } from '../stages/brackets/choices';
 import { allFigures, evaluate, type Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import { type Figure, inUnits, isFigure, standardUncertainty } from '../measure';
@@ -112,6 +114,11 @@ const CHOICES: { readonly [K in keyof Choices]: readonly Choices[K][] } = {
   coupling: COUPLINGS,
   driven: DRIVEN,
   gearSet: ['', 'here'],
+  springsNow: SPRING_SIDES,
+  springsWanted: SPRING_SIDES,
+  boltBend: BOLT_BENDS,
+  perchesWelded: ['first', 'last'],
+  fittingThread: FITTING_THREADS,
 };
 
 /** Parts of a plan's readings, so that each reading is missing from some of them. */

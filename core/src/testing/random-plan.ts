@@ -1,4 +1,7 @@
 import { CARRIERS, CONDITIONS, COUPLINGS, DRIVEN } from '../stages/gears/choices';
+import { bracketParts } from './random-brackets';
+import { BOLT_BENDS } from '../mechanics';
+import { FITTING_THREADS, SPRING_SIDES } from '../stages/brackets/choices';
 import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
 import { OPEN_CHOICES, OPEN_STATES } from '../stage';
 import {
@@ -20,8 +23,8 @@ import { RETENTIONS } from '../stages/donor/choices';
 import { SHAFT_ROUTES } from '../stages/shafts/choices';
 import { SPACERS } from '../stages/stance/choices';
 
-const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
-const between = (random: Random, low: number, high: number): number => low + random() * (high - low);
+export const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+export const between = (random: Random, low: number, high: number): number => low + random() * (high - low);
 
 /** A value that may be typed: near the usual one, anywhere in the range, or at its very end. */
 function valueOf(random: Random, q: Quantity, usual: number | undefined): number {
@@ -99,7 +102,7 @@ function chord(random: Random, holes: number): ChordReading {
   };
 }
 
-const some = <T>(
+export const some = <T>(
   random: Random,
   ids: readonly string[],
   share: number,
@@ -157,6 +160,11 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       coupling: pick(random, COUPLINGS),
       driven: pick(random, DRIVEN),
       gearSet: pick(random, ['', 'here', 'own', 'gone']),
+      springsNow: pick(random, SPRING_SIDES),
+      springsWanted: pick(random, SPRING_SIDES),
+      boltBend: pick(random, BOLT_BENDS),
+      perchesWelded: pick(random, ['first', 'last'] as const),
+      fittingThread: pick(random, FITTING_THREADS),
     },
     readings,
     limits: some(random, LIMIT_IDS, 0.1, (id): LimitChange => {
@@ -233,5 +241,6 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       along: between(random, -300, 4000),
       under: between(random, 50, 1500),
     })),
+    ...bracketParts(random),
   };
 }

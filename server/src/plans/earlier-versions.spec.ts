@@ -102,10 +102,38 @@ const EARLIER: readonly (readonly [version: number, migrations: number, plan: Fi
       accepted: {},
     },
   ],
+  [
+    7,
+    8,
+    {
+      ...lists,
+      ...tubes,
+      brief: BRIEF_3,
+      choices: {
+        ...CHOICES_5,
+        reaction: 'springs',
+        aim: 'parallel',
+        suspension: 'leaf',
+        pieces: 'two',
+        coupling: 'converter',
+        driven: 'rear',
+        gearSet: 'own',
+      },
+      readings: { 'donor.half.left': half },
+      limits: {},
+      accepted: {},
+      open: {},
+      overShaft: { floor: { name: 'Floor', along: 640, under: 402 } },
+      gearOffers: {},
+      gearTrials: {},
+      shimKit: { pinion: [0.5], carrier: [] },
+      gearWeights: { launch: 3, finish: 2, cruise: 2, cost: 1 },
+    },
+  ],
 ];
 
 /** Leaves a database as an earlier build did: its migrations, one project, one variant, its plan in one revision. */
-async function leave(pool: Pool, migrations: number, plan: Fields): Promise<string> {
+async function leave(pool: Pool, migrations: number, plan: Fields, version: number): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'intervex-migrations-'));
   try {
     for (const name of readdirSync(MIGRATIONS))
@@ -120,20 +148,22 @@ async function leave(pool: Pool, migrations: number, plan: Fields): Promise<stri
     [project.rows[0]?.id],
   );
   const id = variant.rows[0]?.id ?? '';
+  // From then on a row says which version its plan is of.
+  const says = migrations > 6;
   await pool.query(
-    `insert into plan_revisions (variant_id, revision, kind, plan, changed, who)
-     values ($1, 1, 'create', $2, '{}', 'Ansa')`,
-    [id, JSON.stringify(plan)],
+    `insert into plan_revisions (variant_id, revision, kind, plan, changed, who${says ? ', plan_version' : ''})
+     values ($1, 1, 'create', $2, '{}', 'Ansa'${says ? ', $3' : ''})`,
+    [id, JSON.stringify(plan), ...(says ? [version] : [])],
   );
   await pool.query('update variants set head = 1 where id = $1', [id]);
   return id;
 }
 
 /** Opens a database that an earlier build left, reads the plan, saves a change, takes it back. */
-async function opened(migrations: number, plan: Fields) {
+async function opened(migrations: number, plan: Fields, version = 1) {
   let id = '';
   const h = await startHarness(undefined, {}, async (pool) => {
-    id = await leave(pool, migrations, plan);
+    id = await leave(pool, migrations, plan, version);
   });
   try {
     const first = (await h.call('GET', `/api/variants/${id}`)).json as VariantView;
@@ -154,7 +184,7 @@ async function opened(migrations: number, plan: Fields) {
 
 describe('a database that an earlier build left', () => {
   it.each(EARLIER)('of version %i opens, is saved, undone and merged', async (version, migrations, plan) => {
-    const { first, saved, undone, stale, versions } = await opened(migrations, plan);
+    const { first, saved, undone, stale, versions } = await opened(migrations, plan, version);
     expect(first.plan.readings['donor.half.left']).toEqual(half);
     expect(Object.keys(first.plan).sort()).toEqual(Object.keys(EMPTY_PLAN).sort());
     expect(first.plan.choices).toMatchObject({
@@ -163,12 +193,14 @@ describe('a database that an earlier build left', () => {
       // What held the shafts goes on holding them where nothing else was chosen.
       retentionTo: version < 5 ? 'cClip' : 'boltIn',
       reaction: version < 6 ? 'tyres' : 'springs',
-      aim: 'undecided',
-      suspension: 'unsaid',
-      pieces: 'one',
-      coupling: 'clutch',
+      aim: version < 7 ? 'undecided' : 'parallel',
+      suspension: version < 7 ? 'unsaid' : 'leaf',
+      pieces: version < 7 ? 'one' : 'two',
+      coupling: version < 7 ? 'clutch' : 'converter',
       driven: 'rear',
-      gearSet: '',
+      gearSet: version < 7 ? '' : 'own',
+      springsNow: 'over',
+      perchesWelded: 'last',
     });
     expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');
     expect(first.dropped).toBeUndefined();
@@ -176,7 +208,7 @@ describe('a database that an earlier build left', () => {
     expect((undone.json as VariantView).plan).toEqual(first.plan);
     // The base of a stale save comes up to date as well.
     expect(stale.json).toMatchObject({ error: 'stale', base: first.plan });
-    expect(versions).toEqual([1, 7, 7]);
+    expect(versions).toEqual([version < 7 ? 1 : version, 8, 8]);
   });
 
   it('says what it leaves out of it, and refuses no save for that', async () => {

@@ -17,7 +17,7 @@ export const OLD_AXLE = [
     'Pinion axis',
     'From the car’s centreline to the pinion axis, plus to the left.',
     [-400, 400],
-    { needsLevel: true, later: 'the brackets' },
+    { needsLevel: true },
   ),
   oldAxle('survey.tubeOd', 'Tube outside diameter', 'Across the axle tube, clear of welds.', [25, 200], {
     instrument: 'caliper',

@@ -1,4 +1,4 @@
-import { BENDS, carryOver, uBolt, type Bend } from '../../../mechanics';
+import { BOLT_BENDS, carryOver, uBolt, type BoltBend } from '../../../mechanics';
 import { calculation, number, object, oneOf, type Broken } from '../../../stage';
 import { SIDES, type Side } from '../../../geometry';
 
@@ -65,7 +65,7 @@ interface UBoltInput {
   readonly plateMm: number;
   readonly nutMm: number;
   readonly proudMm: number;
-  readonly bend: Bend;
+  readonly bend: BoltBend;
   readonly cornerMm?: number;
 }
 
@@ -92,7 +92,7 @@ export const uBoltOf = calculation<UBoltInput>({
       plateMm: number(0, 60),
       nutMm: number(0, 60),
       proudMm: number(0, 100),
-      bend: oneOf<Bend>(BENDS),
+      bend: oneOf<BoltBend>(BOLT_BENDS),
       cornerMm: number(0, 200),
     },
     ['cornerMm'],

@@ -1,0 +1,9 @@
+// What only its desk asks for: fetched with it.
+export * from './figures/fittings';
+export * from './figures/links';
+export * from './figures/order';
+export * from './figures/perches';
+export { newFrame, newTube, outside } from './figures/frame';
+export { meetings, seams } from './figures/tube-map';
+export { mending } from './checks/links';
+export type { WeldStep } from './weld-order';

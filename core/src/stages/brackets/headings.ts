@@ -1,0 +1,16 @@
+import { quantitiesOf } from '../../stage';
+
+/** Headings of this stage by their ids; whose its readings are. */
+const UNDER = {
+  id: 'brackets',
+  belongs: 'car',
+  headings: {
+    old: 'Old axle',
+    perch: 'Perches and springs',
+    clamp: 'U-bolts and plates',
+    links: 'Links and loads',
+    fitting: 'Fittings',
+  },
+} as const;
+
+export const quantities = quantitiesOf(UNDER);

@@ -1,0 +1,38 @@
+import { stage } from '../../stage';
+import { boltJoints, heights, linked, strengths } from './checks/links';
+import { asWelded, kits, meets, stands } from './checks/places';
+import { flips, perchAngles, pins, uBolts } from './checks/springs';
+import { clampDecision, placesDecision } from './decisions';
+import { clamps, flip, perchOff, wheelbase } from './figures/perches';
+import { pairLoads } from './figures/links';
+import { node } from './node';
+import { brackets } from './words';
+
+/** The stage with all that it computes. */
+export const bracketsStage = stage(brackets, {
+  checks: [
+    stands,
+    meets,
+    asWelded,
+    kits,
+    perchAngles,
+    flips,
+    pins,
+    uBolts,
+    linked,
+    strengths,
+    boltJoints,
+    heights,
+  ],
+  decisions: [placesDecision, clampDecision],
+  figures: [clamps, flip, perchOff, wheelbase, pairLoads],
+  begun: node('begun', (r) =>
+    [r.part('brackets'), r.part('links'), r.part('boltJoints')].some((part) => Object.keys(part).length > 0),
+  ),
+  places: {
+    'bracket.list': 'the list of brackets',
+    'link.list': 'the list of links',
+    'joint.list': 'the list of bolts and holes',
+  },
+  state: { decisions: [placesDecision, clampDecision] },
+});
