@@ -29,7 +29,10 @@ export type ShapeStyle =
   | 'gear'
   | 'room'
   | 'rotor'
-  | 'caliper';
+  | 'caliper'
+  | 'bracket'
+  | 'clash'
+  | 'weldRoom';
 
 /** What it is, where its style or the reading it stands for does not say it; and the reading. */
 interface Meaning {
@@ -86,6 +89,14 @@ export interface MarkHandle {
   readonly up?: true;
   /** What its value counts in, where it is no length. */
   readonly unit?: 'rad';
+  /** What it moves across that way: an angle round a tube, mm up the picture for one rad. */
+  readonly other?: {
+    readonly quantityId: string;
+    readonly value: number;
+    readonly min: number;
+    readonly max: number;
+    readonly direction: number;
+  };
 }
 
 /** A word at a place. */

@@ -2,6 +2,13 @@ import type { Results } from '../evaluate';
 import { SIDES } from '../geometry';
 import { WALKED } from '../plan';
 import { readingsLog, sheetOf, SHEETS, surveySheet } from '../sheets';
+import {
+  leftMap,
+  rearView as axleView,
+  rightMap,
+  sideViews,
+  topView as axleTop,
+} from '../stages/brackets/views';
 import { rearView } from '../stages/cut/views/rear';
 import { tubeViews } from '../stages/cut/views/tube';
 import { donorView } from '../stages/donor/views/donor';
@@ -27,6 +34,7 @@ export function everyView({ of }: Results): Readonly<Record<string, unknown>> {
     room: of(roomView),
     jig: of(jigView),
     endSection: of(endSectionView),
+    brackets: [of(axleView), of(axleTop), of(sideViews), of(leftMap), of(rightMap)],
     ...Object.fromEntries(
       SIDES.flatMap((side) => [
         [`tube.${side}`, of(tubeViews)[side]],
