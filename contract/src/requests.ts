@@ -82,9 +82,12 @@ export const readingsQuerySchema = Joi.object<ReadingsQuery>({
 
 export const shapeFileSchema = Joi.object<{ file: string }>({
   file: Joi.string()
-    .pattern(/^(jig|flange)\.(dxf|svg|pdf)$/, 'file')
+    .pattern(/^(jig|flange|wrap-left|wrap-right|saddles|notch|plate)\.(dxf|svg|pdf)$/, 'file')
     .required()
-    .messages({ 'string.pattern.name': 'must be jig or flange as .dxf, .svg or .pdf' }),
+    .messages({
+      'string.pattern.name':
+        'must be jig, flange, wrap-left, wrap-right, saddles, notch or plate as .dxf, .svg or .pdf',
+    }),
 });
 export const shapeQuerySchema = Joi.object<SheetQuery>({ paper, units });
 export const drawingQuerySchema = Joi.object<{ units?: 'mm' | 'in' }>({

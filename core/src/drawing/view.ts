@@ -89,6 +89,8 @@ export interface MarkHandle {
   readonly up?: true;
   /** What its value counts in, where it is no length. */
   readonly unit?: 'rad';
+  /** The thing it moves, where that can be picked. */
+  readonly place?: string;
   /** What it moves across that way: an angle round a tube, mm up the picture for one rad. */
   readonly other?: {
     readonly quantityId: string;

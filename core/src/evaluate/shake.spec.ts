@@ -7,6 +7,7 @@ import { findQuantity, QUANTITIES, type Choices, type Plan } from '../plan';
 import { SHEETS, sheetOf } from '../sheets';
 import { wholePlan, reading } from '../testing/plans';
 import { CLOCKS } from '../stages/cut/square-quantities';
+import { templates } from '../stages/brackets/templates';
 import { shaftOrder } from '../stages/shafts/shaft-order';
 import { allFigures } from './all-figures';
 import { evaluate } from './evaluate';
@@ -173,8 +174,12 @@ const PLANS = {
         'link.low': [258],
         'link.high': [472],
         'link.share': [0.6],
+        'brace.outside': [38.1],
+        'brace.wall': [3.2],
+        'brace.angle': [1.1],
+        'brace.offset': [4],
       },
-      { springsNow: 'under', springsWanted: 'over', boltBend: 'square' },
+      { springsNow: 'over', springsWanted: 'under', boltBend: 'square' },
     ),
     brackets: {
       l: {
@@ -534,6 +539,10 @@ const TABLE: readonly Row[] = [
   ['link.low', 'brackets', 'link.load.lower link.load.upper'],
   ['link.high', 'brackets', 'link.load.lower !bracket.l.shear'],
   ['link.share', 'brackets', 'link.load.one.upper !bracket.l.weld'],
+  ['brace.outside', 'brackets', '%notch'],
+  ['brace.wall', 'brackets', '%notch'],
+  ['brace.angle', 'brackets', '%notch'],
+  ['brace.offset', 'brackets', '%notch'],
   ['bench.now', 'bench', 'bench.flat.byLevel bench.perch.left.byLevel'],
   ['bench.truss', 'bench', 'bench.trussFlat bench.truss.rise'],
   ['bench.welded', 'pinionWelded', 'line.joint2 drive.torsional drive.weldedOff @driveshaft'],
@@ -602,6 +611,7 @@ function everything(plan: Plan): ReadonlyMap<string, string> {
     ),
     ['=order', text(r.of(shaftOrder))],
     ['%jig', text(r.of(patterns).jig)],
+    ['%notch', text(r.of(templates.notch))],
     ['%face', text(r.of(patterns).face)],
     ['#marks', text(r.of(ratios).map((row) => row.marks))],
     ['#run', text(r.of(runQuestion))],

@@ -1,4 +1,5 @@
 import { readPlanFile, type PlanFile } from '@intervex/contract';
+import hauler from '../../../examples/hauler.json';
 import packhorse from '../../../examples/packhorse.json';
 import ternPackhorse from '../../../examples/tern-packhorse.json';
 import stag from '../../../examples/tern-stag.json';
@@ -20,6 +21,7 @@ function planFileOf(data: unknown): PlanFile {
 const PROJECTS: readonly (readonly [name: string, files: readonly [unknown, ...unknown[]]])[] = [
   ['tern', [tern, stag, ternPackhorse]],
   ['packhorse', [packhorse]],
+  ['hauler', [hauler]],
 ];
 
 /**

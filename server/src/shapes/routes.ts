@@ -6,10 +6,12 @@ import {
   inUnits,
   isoDay,
   patterns,
+  placeName,
   showValue,
   type JigShape,
   type LengthUnit,
 } from '@intervex/core';
+import { TEMPLATE_NAMES, templates, type TemplateId, type TemplateWord } from '@intervex/core/desks/brackets';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
@@ -23,19 +25,19 @@ import { shapePdf } from './shape-pdf';
 /** Largest drawing that is read. */
 const DRAWING_LIMIT = '5mb';
 
-/** Jig and flange as drawings in full size, and drawings in. */
+/** Jig, flange and templates as drawings in full size, and drawings in. */
 export function shapeRoutes(pool: Pool): Router {
   const router = Router();
   router.get('/variants/:id/shapes/:file', async (request, response) => {
     const { file } = valid(shapeFileSchema, { file: request.params['file'] }, 'address');
     const { paper, units } = valid(shapeQuerySchema, request.query, 'query', true);
-    const [name, kind] = file.split('.') as ['jig' | 'flange', 'dxf' | 'svg' | 'pdf'];
+    const [name, kind] = file.split('.') as [ShapeName, 'dxf' | 'svg' | 'pdf'];
     const variant = await readVariant(pool, idOf(request));
-    const { shapes, lines } = shapesOf(variant, name, units);
-    const title = `${name === 'jig' ? 'Drilling jig' : 'Flange'}, ${variant.projectName}, ${variant.name}`;
+    const { shapes, lines, words } = shapesOf(variant, name, units);
+    const title = `${SHAPE_NAMES[name]}, ${variant.projectName}, ${variant.name}`;
     const saved = attachment(`${variant.projectName} ${variant.name} ${name}.${kind}`);
     if (kind === 'pdf') {
-      const pdf = await shapePdf(shapes, { title, lines, paper });
+      const pdf = await shapePdf(shapes, { title, lines, paper, words });
       response
         .set('Content-Disposition', saved.replace('attachment', 'inline'))
         .type('application/pdf')
@@ -43,8 +45,8 @@ export function shapeRoutes(pool: Pool): Router {
       return;
     }
     response.set('Content-Disposition', saved);
-    if (kind === 'dxf') response.type('application/dxf').send(dxfOf(shapes, title));
-    else response.type('image/svg+xml').send(svgOf(shapes, title));
+    if (kind === 'dxf') response.type('application/dxf').send(dxfOf(shapes, title, words));
+    else response.type('image/svg+xml').send(svgOf(shapes, title, words));
   });
   router.post('/drawings', raw({ limit: DRAWING_LIMIT, type: () => true }), (request, response) => {
     const { units } = valid(drawingQuerySchema, request.query, 'query', true);
@@ -54,11 +56,45 @@ export function shapeRoutes(pool: Pool): Router {
   return router;
 }
 
-function shapesOf(
+type ShapeName = 'jig' | 'flange' | TemplateId;
+const SHAPE_NAMES: Readonly<Record<ShapeName, string>> = {
+  jig: 'Drilling jig',
+  flange: 'Flange',
+  ...TEMPLATE_NAMES,
+};
+
+interface Shapes {
+  readonly shapes: readonly JigShape[];
+  readonly lines: readonly string[];
+  readonly words: readonly TemplateWord[];
+}
+
+/** A template of the brackets; what it lacks is said by name. */
+function templateOf({ plan, revision }: VariantView, name: TemplateId): Shapes {
+  const { shapes, words, said, lacks } = evaluate(plan, isoDay(new Date())).of(templates[name]);
+  if (lacks.length)
+    throw refused(
+      'notFound',
+      `${TEMPLATE_NAMES[name]} cannot be made yet.`,
+      lacks.map((id) => ({
+        field: id,
+        wrong: `is not known: ${placeName(id)}`,
+        right: 'a reading, under Brackets or where it belongs',
+      })),
+    );
+  return { shapes, words, lines: [`Revision ${revision}.`, said] };
+}
+
+function shapesOf(variant: VariantView, name: ShapeName, units: LengthUnit): Shapes {
+  if (name !== 'jig' && name !== 'flange') return templateOf(variant, name);
+  return { ...hubShapes(variant, name, units), words: [] };
+}
+
+function hubShapes(
   { plan, revision }: VariantView,
   name: 'jig' | 'flange',
   units: LengthUnit,
-): { readonly shapes: readonly JigShape[]; readonly lines: readonly string[] } {
+): Omit<Shapes, 'words'> {
   const { face, redrill, jig, jigProblem } = evaluate(plan, isoDay(new Date())).of(patterns);
   const size = (mm: number) => showValue(mm, 'mm', decimalOf(units), units === 'mm' ? 2 : 4);
   const pattern = face

@@ -1,11 +1,14 @@
 import { Colors, DxfWriter, point2d, point3d, Units } from '@tarikjabiri/dxf';
 import type { JigLayer, JigShape, Spot } from '@intervex/core';
+import type { TemplateWord } from '@intervex/core/desks/brackets';
 
 /** Length of the bar that proves a print’s scale, mm. */
 export const RULER_MM = 100;
 /** Room between shapes and ruler, and round both, mm. */
 const GAP = 12;
 const TICK = 3;
+/** Height of a word on a template, mm. */
+export const WORD = 3;
 
 const COLOURS: Readonly<Record<JigLayer, number>> = {
   outline: Colors.White,
@@ -62,7 +65,7 @@ export function rulerOf({ left, bottom }: Box): readonly JigShape[] {
 }
 
 /** Shapes as a DXF drawing in mm, a layer for each kind, with the ruler. */
-export function dxfOf(shapes: readonly JigShape[], title: string): string {
+export function dxfOf(shapes: readonly JigShape[], title: string, words: readonly TemplateWord[] = []): string {
   const dxf = new DxfWriter();
   dxf.setUnits(Units.Millimeters);
   const box = boxOf(shapes);
@@ -78,6 +81,7 @@ export function dxfOf(shapes: readonly JigShape[], title: string): string {
       );
   }
   dxf.setCurrentLayerName('mark');
+  for (const { text, at } of words) dxf.addText(point3d(at[0], at[1]), WORD, text);
   dxf.addText(point3d(box.left, box.bottom - GAP - 6), 3.5, `${title}. Ruler ${RULER_MM} mm`);
   return dxf.stringify();
 }
@@ -95,7 +99,7 @@ const INKS: Readonly<Record<JigLayer, string>> = {
 };
 
 /** Shapes as an SVG drawing at full size: one user unit is one millimetre. */
-export function svgOf(shapes: readonly JigShape[], title: string): string {
+export function svgOf(shapes: readonly JigShape[], title: string, words: readonly TemplateWord[] = []): string {
   const box = boxOf(shapes);
   const all = [...shapes, ...rulerOf(box)];
   const [width, height] = [Math.max(box.right - box.left, RULER_MM) + 2 * GAP, box.top - box.bottom + 4 * GAP];
@@ -111,6 +115,10 @@ export function svgOf(shapes: readonly JigShape[], title: string): string {
     ` viewBox="${number(box.left - GAP)} ${number(-box.top - GAP)} ${number(width)} ${number(height)}">`,
     `<title>${escape(title)}</title>`,
     ...body,
+    ...words.map(
+      ({ text, at }) =>
+        `<text x="${number(at[0])}" y="${number(-at[1])}" font-size="${WORD}" font-family="sans-serif">${escape(text)}</text>`,
+    ),
     `<text x="${number(box.left)}" y="${number(-box.bottom + GAP + 7)}" font-size="3.5" font-family="sans-serif">${escape(title)}. Ruler ${RULER_MM} mm: check it before the drill.</text>`,
     '</svg>',
   ].join('\n');

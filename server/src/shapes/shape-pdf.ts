@@ -1,6 +1,7 @@
 import type { JigShape } from '@intervex/core';
 import { bytesOf, INK, newPaper, PT_PER_MM, type PaperName, type Pdf } from '../sheets/paper';
-import { boxOf, rulerOf, RULER_MM } from './shape-files';
+import type { TemplateWord } from '@intervex/core/desks/brackets';
+import { boxOf, rulerOf, RULER_MM, WORD } from './shape-files';
 
 /** Margin that no printer needs, mm, and how far neighbouring tiles overlap. */
 const MARGIN = 12;
@@ -13,13 +14,18 @@ interface ShapePdf {
   /** Lines under the title. */
   readonly lines: readonly string[];
   readonly paper: PaperName;
+  /** Words on the shapes. */
+  readonly words?: readonly TemplateWord[];
 }
 
 /**
  * Shapes on paper at 1 : 1. What is larger than the paper is tiled: tiles overlap by 10 mm, with crosses that come
  * over one another where they are joined. Every tile carries a ruler of its own.
  */
-export function shapePdf(shapes: readonly JigShape[], { title, lines, paper }: ShapePdf): Promise<Buffer> {
+export function shapePdf(
+  shapes: readonly JigShape[],
+  { title, lines, paper, words = [] }: ShapePdf,
+): Promise<Buffer> {
   const doc = newPaper(paper, title);
   const box = boxOf(shapes);
   const [wide, high] = [
@@ -41,7 +47,7 @@ export function shapePdf(shapes: readonly JigShape[], { title, lines, paper }: S
           : '';
       head(doc, title, [`${tile}1 : 1. ${lines[0] ?? ''}`, ...lines.slice(1)]);
       const place = placer(x0, y0);
-      drawTile(doc, shapes, place, { wide, high });
+      drawTile(doc, { shapes, words }, place, { wide, high });
       if (count > 1) crosses(doc, place, { x0, y0, wide, high });
       ruler(doc);
     }
@@ -75,7 +81,7 @@ function head(doc: Pdf, title: string, lines: readonly string[]): void {
 
 function drawTile(
   doc: Pdf,
-  shapes: readonly JigShape[],
+  { shapes, words }: { shapes: readonly JigShape[]; words: readonly TemplateWord[] },
   place: Place,
   { wide, high }: { wide: number; high: number },
 ): void {
@@ -94,6 +100,14 @@ function drawTile(
     });
     if (shape.closed) doc.closePath();
     doc.stroke();
+  }
+  doc
+    .font('text')
+    .fontSize(WORD * PT_PER_MM)
+    .fillColor(INK.main);
+  for (const { text, at } of words) {
+    const [x, y] = place(...at);
+    doc.text(text, x, y - WORD * PT_PER_MM, { lineBreak: false });
   }
   doc.restore();
 }

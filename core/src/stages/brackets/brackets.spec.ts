@@ -305,14 +305,14 @@ describe('springs and U-bolts', () => {
   });
 
   it('tell what a flip does to ride height and bump travel', () => {
-    const lowered = evaluate(planOf({ readings, choices: { springsNow: 'under', springsWanted: 'over' } }));
+    const lowered = evaluate(planOf({ readings, choices: { springsNow: 'over', springsWanted: 'under' } }));
     // 76.2 + 31 + 0 + 52.
     expect(lowered.of(flip)?.drop?.value).toBeCloseTo(159.2, 6);
     expect(lowered.checks.find((c) => c.id === 'perch.flip')).toMatchObject({
       level: 'caution',
       figure: { value: expect.closeTo(30.8, 6) },
     });
-    const raised = evaluate(planOf({ readings, choices: { springsNow: 'over', springsWanted: 'under' } }));
+    const raised = evaluate(planOf({ readings, choices: { springsNow: 'under', springsWanted: 'over' } }));
     expect(raised.of(flip)?.drop?.value).toBeCloseTo(-159.2, 6);
     expect(evaluate(planOf({ readings })).of(flip)).toBeUndefined();
   });

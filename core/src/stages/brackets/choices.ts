@@ -86,6 +86,7 @@ export interface Bracket {
   /** Id of the kit it belongs to, and its place within that. */
   readonly kit?: string;
   readonly inKit?: number;
+  readonly inKitClock?: number;
   readonly made?: MadePlace;
   /** Bolt through it, thickness of each of its two plates, leg of its welds. */
   readonly bolt?: number;
@@ -115,7 +116,7 @@ const MADE = object<MadePlace>({ by: oneOf<MadePlace['by']>(['tacked', 'welded']
 ]);
 
 /** A bolt goes through less than the bracket is wide, and what stands all across has no side’s own reading. */
-const goesTogether = ({ bolt, wide }: Bracket): Broken | undefined =>
+export const bracketProblem = ({ bolt, wide }: Bracket): Broken | undefined =>
   bolt === undefined || bolt < wide
     ? undefined
     : { field: 'bolt', wrong: 'must be smaller than its bracket is wide', right: `less than ${wide}` };
@@ -135,14 +136,15 @@ const BRACKET = object<Bracket>(
     place: NEW,
     kit: name(60),
     inKit: PLACE,
+    inKitClock: CLOCK,
     made: MADE,
     bolt: number(3, 60),
     plate: number(1, 40),
     leg: number(1, 25),
     note: freeText(200, 0),
   },
-  ['high', 'old', 'apart', 'place', 'kit', 'inKit', 'made', 'bolt', 'plate', 'leg', 'note'],
-  goesTogether,
+  ['high', 'old', 'apart', 'place', 'kit', 'inKit', 'inKitClock', 'made', 'bolt', 'plate', 'leg', 'note'],
+  bracketProblem,
 );
 
 /** Several brackets with fixed places to each other, set as one. */
@@ -215,6 +217,17 @@ export interface Link {
   readonly least: number;
   readonly reach: Reach;
 }
+/** A tube has a bore, and its rod ends reach into it. */
+export const linkProblem = ({ wall, outside, out, end, least }: Link): Broken | undefined => {
+  if (wall > outside / 2)
+    return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2}` };
+  if (out > end)
+    return { field: 'out', wrong: 'must not be more than the rod end is long', right: `at most ${end}` };
+  return least > out
+    ? { field: 'least', wrong: 'must not be more than as set', right: `at most ${out}` }
+    : undefined;
+};
+
 const LINK = object<Link>(
   {
     name: name(60),
@@ -230,15 +243,7 @@ const LINK = object<Link>(
     reach: oneOf<Reach>(REACHES),
   },
   [],
-  ({ wall, outside, out, end, least }) => {
-    if (wall > outside / 2)
-      return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2}` };
-    if (out > end)
-      return { field: 'out', wrong: 'must not be more than the rod end is long', right: `at most ${end}` };
-    return least > out
-      ? { field: 'least', wrong: 'must not be more than as set', right: `at most ${out}` }
-      : undefined;
-  },
+  linkProblem,
 );
 
 /** Thread of a fitting that is moved. */

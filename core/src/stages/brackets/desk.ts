@@ -5,5 +5,13 @@ export * from './figures/order';
 export * from './figures/perches';
 export { newFrame, newTube, outside } from './figures/frame';
 export { meetings, seams } from './figures/tube-map';
-export { mending } from './checks/links';
+export { mendings } from './figures/strains';
 export type { WeldStep } from './weld-order';
+export {
+  TEMPLATE_NAMES,
+  TEMPLATES,
+  templates,
+  type Template,
+  type TemplateId,
+  type TemplateWord,
+} from './templates';

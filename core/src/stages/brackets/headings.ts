@@ -9,7 +9,7 @@ const UNDER = {
     perch: 'Perches and springs',
     clamp: 'U-bolts and plates',
     links: 'Links and loads',
-    fitting: 'Fittings',
+    brace: 'Brace tube',
   },
 } as const;
 

@@ -4,6 +4,7 @@ import { quantities } from './headings';
 const old = quantities('old', { datum: 'pinion axis' });
 const perch = quantities('perch', { datum: 'none', instrument: 'caliper' });
 const clamp = quantities('clamp', { datum: 'none', instrument: 'caliper' });
+const brace = quantities('brace', { datum: 'none', instrument: 'caliper' });
 const links = quantities('links', { datum: 'ground', waitsOn: ['rideHeight', 'springs'] });
 
 /** What is read of the old axle, its springs and what clamps them. */
@@ -71,5 +72,22 @@ export const BRACKET_QUANTITIES = [
     datum: 'none',
     waitsOn: [],
     fallback: { value: 0.6, why: 'one side pulls harder at a launch' },
+  }),
+  brace('brace.outside', 'Brace tube outside', 'Of a tube that is notched to sit on the axle.', [10, 150]),
+  brace('brace.wall', 'Brace tube wall', 'Its wall.', [0.5, 30]),
+  brace(
+    'brace.angle',
+    'Brace to axle',
+    'Between both axes; square on it is 90°.',
+    [Math.PI / 12, Math.PI / 2],
+    {
+      unit: 'rad',
+      instrument: 'angleGauge',
+      fallback: { value: Math.PI / 2, why: 'square on the axle' },
+    },
+  ),
+  brace('brace.offset', 'Brace beside the axle', 'Its axis beside the axle’s, forward plus.', [-80, 80], {
+    instrument: 'chosen',
+    fallback: { value: 0, why: 'its axis meets the axle’s' },
   }),
 ] as const;

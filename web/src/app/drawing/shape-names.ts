@@ -27,6 +27,9 @@ const NAMES: Readonly<Record<ShapeStyle, string>> = {
   gear: 'side gear',
   room: 'what stands beside the wheel',
   rotor: 'rotor',
+  bracket: 'bracket',
+  clash: 'bracket that lies on another',
+  weldRoom: 'room for a weld',
   caliper: 'caliper',
   window: 'free for the cut',
 };

@@ -51,6 +51,8 @@ import { zoomByKey, zoomWhenAsked } from './zooming';
 export interface MarkMove {
   readonly quantityId: string;
   readonly value: number;
+  /** What moved across that way, where the handle goes both ways. */
+  readonly other?: { readonly quantityId: string; readonly value: number };
 }
 
 /** Several handles may move one quantity. */
@@ -105,6 +107,8 @@ export class ViewSvg {
   /** It takes the height its place gives it; else it is as high as it has to be. */
   readonly fill = input(false);
   readonly moved = output<MarkMove>();
+  /** A thing was clicked on: the place it stands for. */
+  readonly picked = output<string>();
   /** A drag has begun, or ended. */
   readonly held = output<boolean>();
 
@@ -112,6 +116,7 @@ export class ViewSvg {
   private readonly dragging = signal('');
   /** How far from its place in the drawing a handle was taken hold of, mm: that is no move. */
   private grip = 0;
+  private gripAcross = 0;
   /** Where a handle was last sent from and to. */
   private sent = NOTHING_SENT;
   private readonly zoom = signal<Zoom>(WHOLE);
@@ -140,10 +145,10 @@ export class ViewSvg {
   );
   protected readonly shapes = computed(() => {
     const t = this.layout().fitted;
-    const lit = this.selection.focused();
+    const [lit, picked] = [this.selection.focused(), this.selection.picked()];
     return this.drawn().shapes.map((shape) => ({
       shape,
-      lit: shape.at !== undefined && shape.at === lit,
+      lit: shape.at !== undefined && (shape.at === lit || shape.at === picked),
       points: shape.kind === 'circle' ? '' : pointsText(t, shape.points),
       ...circle(shape, t),
     }));
@@ -253,6 +258,12 @@ export class ViewSvg {
     this.hovered.set(text ? { x: event.clientX - box.left, y: event.clientY - box.top, text } : undefined);
   }
 
+  /** A click on a thing that is no reading picks it. */
+  protected pick(event: MouseEvent): void {
+    const at = this.shapeAt(event)?.at;
+    if (at !== undefined) this.picked.emit(at);
+  }
+
   protected out(): void {
     this.hovered.set(undefined);
   }
@@ -276,8 +287,10 @@ export class ViewSvg {
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.dragging.set(handleKey(handle));
     this.grip = this.pointed(event, handle) - handle.at[wayOf(handle)];
+    this.gripAcross = this.pointed(event, handle, true) - handle.at[acrossOf(handle)];
     this.held.emit(true);
     this.selection.focused.set(handle.quantityId);
+    if (handle.place) this.picked.emit(handle.place);
   }
 
   protected drag(event: PointerEvent, handle: MarkHandle): void {
@@ -285,13 +298,23 @@ export class ViewSvg {
     const origin = handle.at[wayOf(handle)] - handle.direction * handle.value;
     const step = this.stepOf(handle);
     const to = (this.pointed(event, handle) - this.grip - origin) / handle.direction;
-    this.move(handle, Math.round(to / step) * step);
+    this.move(handle, Math.round(to / step) * step, this.across(event, handle));
   }
 
-  /** Where the pointer is in the drawing, along the way a handle goes, mm. */
-  private pointed(event: PointerEvent, handle: MarkHandle): number {
+  /** Where a handle that goes both ways was drawn to across its way. */
+  private across(event: PointerEvent, handle: MarkHandle): number | undefined {
+    const { other } = handle;
+    if (!other) return undefined;
+    const origin = handle.at[acrossOf(handle)] - other.direction * other.value;
+    const to = (this.pointed(event, handle, true) - this.gripAcross - origin) / other.direction;
+    return Math.round(to / ANGLE_STEP) * ANGLE_STEP;
+  }
+
+  /** Where the pointer is in the drawing, along the way a handle goes or across it, mm. */
+  private pointed(event: PointerEvent, handle: MarkHandle, across = false): number {
     const box = this.host.nativeElement.getBoundingClientRect();
-    return toModel(this.transform(), [event.clientX - box.left, event.clientY - box.top])[wayOf(handle)];
+    const at = toModel(this.transform(), [event.clientX - box.left, event.clientY - box.top]);
+    return at[across ? acrossOf(handle) : wayOf(handle)];
   }
 
   protected end(): void {
@@ -302,6 +325,7 @@ export class ViewSvg {
   }
 
   protected key(event: KeyboardEvent, handle: MarkHandle): void {
+    if (this.keyAcross(event, handle)) return;
     // A key may come before what the last one did is drawn.
     const { was, value, key } = this.sent;
     const now = key === handleKey(handle) && was === handle.value ? value : handle.value;
@@ -321,6 +345,17 @@ export class ViewSvg {
     if (Number.isNaN(to)) return;
     event.preventDefault();
     this.move(handle, to);
+  }
+
+  /** Up and down turn a thing that can be turned: half a degree, five with Shift. */
+  private keyAcross(event: KeyboardEvent, handle: MarkHandle): boolean {
+    const { other } = handle;
+    const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    if (!other || way === undefined) return false;
+    event.preventDefault();
+    const step = BIG * ANGLE_STEP * (event.shiftKey ? BIG : 1);
+    this.move(handle, handle.value, other.value + way * step);
+    return true;
   }
 
   /** What one key or the finest drag moves it by. */
@@ -355,10 +390,15 @@ export class ViewSvg {
     return [ends[0] ? stroke(x0) : '', ends[1] ? stroke(x1) : ''].join('');
   }
 
-  private move(handle: MarkHandle, value: number): void {
+  private move(handle: MarkHandle, value: number, across?: number): void {
     const held = Math.min(Math.max(value, handle.min), handle.max);
     this.sent = { key: handleKey(handle), was: handle.value, value: held };
-    if (held !== handle.value) this.moved.emit({ quantityId: handle.quantityId, value: held });
+    const { other } = handle;
+    const turned = other && across !== undefined ? Math.min(Math.max(across, other.min), other.max) : undefined;
+    const { quantityId } = handle;
+    if (other && turned !== undefined && turned !== other.value)
+      this.moved.emit({ quantityId, value: held, other: { quantityId: other.quantityId, value: turned } });
+    else if (held !== handle.value) this.moved.emit({ quantityId, value: held });
   }
 
   private printed(d: Dimension, short = false): string {
@@ -377,6 +417,7 @@ function scaleOf({ k }: ViewTransform): string {
 
 /** Which of a place’s two sizes a handle changes. */
 const wayOf = ({ up }: MarkHandle): 0 | 1 => (up ? 1 : 0);
+const acrossOf = ({ up }: MarkHandle): 0 | 1 => (up ? 0 : 1);
 
 function circle(shape: Shape, t: ViewTransform) {
   if (shape.kind !== 'circle') return { cx: 0, cy: 0, r: 0 };

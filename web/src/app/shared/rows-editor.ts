@@ -1,31 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { parseAngle, parseLength, RAD_PER_DEGREE } from '@intervex/core';
+import { readColumn, showColumn, type ColumnRead, type RowColumn } from './row-column';
 import { UnitsService } from '../state/units.service';
 
-/** One column of a list that is edited in place. Lengths are held in mm, angles in rad. */
-export interface RowColumn {
-  readonly key: string;
-  readonly label: string;
-  readonly kind: 'text' | 'mm' | 'angle' | 'whole' | 'choice';
-  readonly options?: readonly { readonly id: string; readonly name: string }[];
-  readonly min?: number;
-  readonly max?: number;
-  /** May be left empty. */
-  /** A place along a tape. */
-  readonly byTape?: boolean;
-  readonly optional?: boolean;
-}
 export type RowValues = Readonly<Record<string, string | number | undefined>>;
 export interface EditedRow {
   readonly id: string;
   readonly values: RowValues;
 }
 
-type Read =
-  | { readonly ok: true; readonly value: string | number | undefined }
-  | { readonly ok: false; readonly why: string };
 const NEW = '';
 
 /** How wide a column is beside others, and what they take of the table together, %: the rest is the button’s. */
@@ -266,10 +250,8 @@ export class RowsEditor {
     i === undefined ? `New row, ${c.label}` : `Row ${i + 1}, ${c.label}`;
   protected kept = (row: string, key: string): string | undefined => this.typed()[`${row}.${key}`];
 
-  protected show({ kind, byTape }: RowColumn, value: string | number | undefined): string {
-    if (value === undefined) return '';
-    if (kind === 'mm') return this.units.plain(Number(value), 'mm', byTape);
-    return kind === 'angle' ? String(Number((Number(value) / RAD_PER_DEGREE).toFixed(2))) : String(value);
+  protected show(column: RowColumn, value: string | number | undefined): string {
+    return showColumn(column, value, this.units);
   }
 
   protected change(row: EditedRow, column: RowColumn, text: string): void {
@@ -317,34 +299,7 @@ export class RowsEditor {
     );
   }
 
-  private read(column: RowColumn, text: string): Read {
-    const tidy = text.trim();
-    if (tidy === '' && column.optional) return { ok: true, value: undefined };
-    return column.kind === 'text' || column.kind === 'choice' ? word(column, tidy) : this.number(column, tidy);
-  }
-
-  private number({ kind, label, min = -Infinity, max = Infinity }: RowColumn, text: string): Read {
-    const unit = kind === 'mm' ? 'mm' : kind === 'angle' ? 'rad' : 'count';
-    const read =
-      unit === 'mm' ? parseLength(text, this.units.unit()) : unit === 'rad' ? parseAngle(text) : whole(text);
-    if (!read.ok) return { ok: false, why: `${label}: ${read.reason}` };
-    if (read.value >= min && read.value <= max) return read;
-    const show = (v: number) => this.units.show(v, unit);
-    return {
-      ok: false,
-      why: `${label} must lie between ${show(min)} and ${show(max)}; this is ${show(read.value)}.`,
-    };
+  private read(column: RowColumn, text: string): ColumnRead {
+    return readColumn(column, text, this.units);
   }
 }
-
-function word({ kind, label, options }: RowColumn, text: string): Read {
-  const ok = kind === 'text' ? text !== '' : (options?.some((o) => o.id === text) ?? false);
-  return ok
-    ? { ok, value: text }
-    : { ok, why: `${label}: ${kind === 'text' ? 'write a word or two' : 'choose one'}.` };
-}
-
-const whole = (text: string) =>
-  /^-?\d+$/.test(text)
-    ? { ok: true as const, value: Number(text) }
-    : { ok: false as const, reason: `“${text}” is no whole number.` };

@@ -1,4 +1,6 @@
 import type { Type } from '@angular/core';
+import type { MarkMove } from '../drawing/view-svg';
+import type { PlanStore } from '../state/plan-store';
 import type { Choices, FactId, Plan, QuantityId, Results, View } from '@intervex/core';
 
 /** A choice of the plan among a few, by what each is called. */
@@ -55,6 +57,8 @@ export interface StageTab {
   readonly tall?: true;
   /** What is dragged in it is chosen, not read; left out, it is as its quantity is usually read. */
   readonly dragged?: 'chosen';
+  /** What is dragged in it is no reading: how it is put into the plan. */
+  readonly move?: (store: PlanStore, move: MarkMove) => void;
   /** As on paper: nothing in it is dragged or edited. */
   readonly still?: true;
   /** Said where there is no such drawing yet. */

@@ -36,7 +36,7 @@ import { WalkSheet } from './walk-sheet';
   styleUrl: './stage-screen.scss',
 })
 export class StageScreenView {
-  private readonly selection = inject(SelectionService);
+  protected readonly selection = inject(SelectionService);
   protected readonly store = inject(PlanStore);
   protected readonly state = inject(ScreenState);
   protected readonly mode = walkMode(() => this.look().walk?.byItself ?? false);
@@ -96,8 +96,11 @@ export class StageScreenView {
     this.share.set(percent);
   }
 
-  protected moved({ quantityId, value }: MarkMove): void {
-    if (this.tab().dragged === 'chosen') this.store.setReading(quantityId, chosen(value));
+  protected moved(move: MarkMove): void {
+    const { quantityId, value } = move;
+    const { move: put } = this.tab();
+    if (put) put(this.store, move);
+    else if (this.tab().dragged === 'chosen') this.store.setReading(quantityId, chosen(value));
     else this.store.moveMark(quantityId, value);
   }
 

@@ -1,5 +1,6 @@
 import type { StageId } from '@intervex/core';
 import type { StageScreen } from '../stage/screen';
+import { bracketsScreen } from './brackets/screen';
 import { briefScreen } from './brief/screen';
 import { cutScreen } from './cut/screen';
 import { donorScreen } from './donor/screen';
@@ -22,6 +23,7 @@ export const SCREENS: Readonly<Record<StageId, StageScreen>> = {
   hubs: hubsScreen,
   driveline: drivelineScreen,
   gears: gearsScreen,
+  brackets: bracketsScreen,
   sheets: sheetsScreen,
 };
 

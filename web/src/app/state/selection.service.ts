@@ -5,6 +5,8 @@ import { Injectable, signal, type WritableSignal } from '@angular/core';
 export class SelectionService {
   /** Quantity whose field has focus; its place in the drawing lights up. */
   readonly focused = signal('');
+  /** Thing that was picked in a drawing or a list: it lights up wherever it is drawn. */
+  readonly picked = signal('');
   /** Figure whose working is open. */
   readonly explained = signal('');
   readonly checksOpen = signal(false);

@@ -3,7 +3,7 @@ import { judge, unknownCheck, type Check, type CheckLimit } from '../../../stage
 import type { BoltJoint } from '../choices';
 import { places, type PlacedBracket } from '../figures/places';
 import { linkSizes, pairLoads, type LinkSizes } from '../figures/links';
-import { jointPlays, pairOffs, strains, type PairOff } from '../figures/strains';
+import { jointPlays, mendings, pairOffs, strains, type PairOff } from '../figures/strains';
 import { node, type Reads } from '../node';
 
 const STAGE = 'brackets';
@@ -154,27 +154,10 @@ export const strengths = node('strengths', (r): readonly Check[] =>
   }),
 );
 
-/** Hole that a bolt goes through freely, over the bolt, mm. */
-const EASE = 0.3;
-
-/** What a bolt that does not fit its hole asks for. */
-export function mending({ bolt, hole, may }: BoltJoint, play: number, wall: number): string {
-  if (hole < bolt)
-    return may === 'both' || may === 'drill'
-      ? `drill the hole to ${sized(bolt + EASE)}`
-      : `a bolt of ${sized(hole - EASE)} with its own link, or another bracket`;
-  if (hole - bolt <= play) return 'fits as it is';
-  const thick = (hole - bolt) / 2;
-  if (may !== 'both' && may !== 'sleeve') return `a bolt of ${sized(hole - EASE)} with a link to suit`;
-  return thick >= wall
-    ? `a sleeve, ${sized(hole)} outside, ${sized(bolt + EASE)} inside`
-    : `drill the hole to ${sized(bolt + EASE + 2 * wall)} and sleeve it, or a link with a bolt of ${sized(hole - EASE)}`;
-}
-
 function jointCheck(r: Reads, id: string, joint: BoltJoint, figure: Figure): Check {
   const play = r.limit('joint.play');
   const small = figure.value < 0;
-  const todo = mending(joint, play.value, r.limit('joint.wall').value);
+  const todo = r.of(mendings)[id] ?? '';
   return judge({
     id: `joint.${id}`,
     stage: STAGE,

@@ -2,6 +2,7 @@ import type { Side } from '../../../geometry';
 import { sized } from '../../../measure';
 import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
 import { FITTINGS, KIND_NAMES } from '../names';
+import { setSlope } from '../../driveline/figures/slopes';
 import { datumLacks, outside } from '../figures/frame';
 import { places, sidesOf, type PlacedBracket } from '../figures/places';
 import { kitOffs, ownGaps } from '../figures/gaps';
@@ -13,8 +14,20 @@ const STAGE = 'brackets';
 const AT = 'bracket.list';
 const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** What is missing for its clock angle: the slopes it is carried over by, or that a perch is turned by. */
+function clockLacks(r: Reads, { item, side }: PlacedBracket): readonly string[] {
+  const carried = item.old?.clock !== undefined;
+  if (!carried && item.kind !== 'perch') return [];
+  const needed = [
+    carried ? 'angle.flat' : `angle.perch.${side}`,
+    'donor.angle.flat',
+    'donor.angle.pinion',
+  ].filter((id) => r.figure(id as 'angle.flat') === undefined);
+  return [...needed, ...(r.of(setSlope) ? [] : ['drive.aim'])];
+}
+
 /** What of a bracket is not known yet. */
-function unknownOf(p: PlacedBracket): Check[] {
+function unknownOf(r: Reads, p: PlacedBracket): Check[] {
   const named = `${upper(p.item.name)}, ${KIND_NAMES[p.item.kind]}`;
   const checks: Check[] = [];
   if (!p.y)
@@ -38,7 +51,7 @@ function unknownOf(p: PlacedBracket): Check[] {
         unknown: `${named}: where it stands round the tube is not known`,
         reason: 'Whether it meets another thing cannot be told without its clock angle.',
         at: AT,
-        lacks: p.item.old?.clock === undefined ? [] : ['angle.flat', 'donor.angle.flat', 'donor.angle.pinion'],
+        lacks: clockLacks(r, p),
       }),
     );
   return checks;
@@ -139,7 +152,7 @@ function onSeam(r: Reads, p: PlacedBracket): Check[] {
 
 /** Every bracket by itself. */
 export const stands = node('stands', (r): readonly Check[] =>
-  r.of(places).flatMap((p) => [...unknownOf(p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)]),
+  r.of(places).flatMap((p) => [...unknownOf(r, p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)]),
 );
 
 const hidden = (a: PlacedBracket, b: PlacedBracket): PlacedBracket | undefined =>

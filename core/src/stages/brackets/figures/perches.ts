@@ -33,9 +33,9 @@ export const flip = node('flip', (r): Flip | undefined => {
     ...(t ? [] : ['perch.pack']),
   ];
   if (!D || !h || !n || !t) return { drop: undefined, bumpLeft: undefined, lacks };
-  // Springs on top that go under the axle lift the car; springs under it that go on top let it down.
+  // The car hangs on its springs: from on top of the axle to under it they take the car down with them.
   const sum = '{D} + {h} + {n} + {t}';
-  const lowers = now === 'under';
+  const lowers = now === 'over';
   const drop = derive({
     id: 'perch.drop',
     label: 'Car comes down by the flip',

@@ -90,7 +90,17 @@ function byKit(asked: Asked): Found | undefined {
         source: 'The kit’s datum, and its place within the kit; left is plus',
         inputs: { d, x },
       }),
-    clock: undefined,
+    clock:
+      item.inKitClock === undefined
+        ? undefined
+        : given(
+            `bracket.${id}.kitClock`,
+            `${item.name}, clock`,
+            item.inKitClock,
+            0,
+            'rad',
+            'As its kit’s instruction says',
+          ),
     lacks: datumLacks('new', kit.datum, side),
   };
 }

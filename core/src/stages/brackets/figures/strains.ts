@@ -1,6 +1,6 @@
-import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
+import { derive, deriveWherePossible, given, sized, type Figure, type Maybe } from '../../../measure';
 import { weldStress } from '../../../mechanics';
-import type { Bracket } from '../choices';
+import type { BoltJoint, Bracket } from '../choices';
 import { node, type Reads } from '../node';
 import { linkSizes, loadOfLink, type LinkSizes } from './links';
 import { places, type PlacedBracket } from './places';
@@ -129,4 +129,29 @@ export const jointPlays = node('jointPlays', (r): Readonly<Record<string, Figure
     });
   }
   return all;
+});
+
+/** Hole that a bolt goes through freely, over the bolt, mm. */
+const EASE = 0.3;
+
+/** What a bolt that does not fit its hole asks for. */
+function mending({ bolt, hole, may }: BoltJoint, play: number, wall: number): string {
+  if (hole < bolt)
+    return may === 'both' || may === 'drill'
+      ? `drill the hole to ${sized(bolt + EASE)}`
+      : `a bolt of ${sized(hole - EASE)} with its own link, or another bracket`;
+  if (hole - bolt <= play) return 'fits as it is';
+  const thick = (hole - bolt) / 2;
+  if (may !== 'both' && may !== 'sleeve') return `a bolt of ${sized(hole - EASE)} with a link to suit`;
+  return thick >= wall
+    ? `a sleeve, ${sized(hole)} outside, ${sized(bolt + EASE)} inside`
+    : `drill the hole to ${sized(bolt + EASE + 2 * wall)} and sleeve it, or a link with a bolt of ${sized(hole - EASE)}`;
+}
+
+/** What each listed bolt and hole ask for, by id. */
+export const mendings = node('mendings', (r): Readonly<Record<string, string>> => {
+  const [play, wall] = [r.limit('joint.play').value, r.limit('joint.wall').value];
+  return Object.fromEntries(
+    Object.entries(r.part('boltJoints')).map(([id, joint]) => [id, mending(joint, play, wall)]),
+  );
 });

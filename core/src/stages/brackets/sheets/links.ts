@@ -1,6 +1,6 @@
 import { bare, cellsRow, SIDED, textCell, type SheetDef, type SheetSection } from '../../../stage';
 import { CAUTIONS } from '../../sheets/cautions';
-import { mending } from '../checks/links';
+import { mendings } from '../figures/strains';
 import { clampDecision } from '../decisions';
 import { linkSizes, pairLoads } from '../figures/links';
 import { clamps, flip, wheelbase } from '../figures/perches';
@@ -69,12 +69,8 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
     {
       title: 'Bolts and holes',
       columns: ['bolt', 'hole', 'what to do'],
-      rows: Object.values(r.part('boltJoints')).map((j) =>
-        cellsRow(j.name, '', [
-          print(bare(j.bolt)),
-          print(bare(j.hole)),
-          textCell(mending(j, r.limit('joint.play').value, r.limit('joint.wall').value)),
-        ]),
+      rows: Object.entries(r.part('boltJoints')).map(([id, j]) =>
+        cellsRow(j.name, '', [print(bare(j.bolt)), print(bare(j.hole)), textCell(r.of(mendings)[id])]),
       ),
     },
     clampRows(r, pen),

@@ -82,6 +82,7 @@ function handlesOf(patch: Patch, map: TubeMap, way: 1 | -1): readonly MarkHandle
     {
       id: `bracket.${placed.id}`,
       quantityId: `bracket.${placed.id}.at`,
+      place: placeOfBracket(placed.id),
       label: `${item.name}, ${map.side} tube`,
       at,
       value: fromCasting.value,

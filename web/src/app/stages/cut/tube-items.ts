@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { SIDES, type TubeItem } from '@intervex/core';
-import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import type { RowColumn } from '../../shared/row-column';
+import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import type { KeepOut } from '@intervex/core';
 import { PanelGroup } from '../../shared/panel-group';
-import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import type { RowColumn } from '../../shared/row-column';
+import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { PlanStore } from '../../state/plan-store';
 
 const COLUMNS: readonly RowColumn[] = [

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { BendTable, BrakeLine, Point3 } from '@intervex/core';
-import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import type { RowColumn } from '../../shared/row-column';
+import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { lines } from '@intervex/core';

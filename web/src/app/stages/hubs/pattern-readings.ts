@@ -17,7 +17,8 @@ import {
   type PatternFace,
   type PatternReadings,
 } from '@intervex/core';
-import { RowsEditor, type EditedRow, type RowColumn } from '../../shared/rows-editor';
+import type { RowColumn } from '../../shared/row-column';
+import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
