@@ -39,7 +39,7 @@ export const SELF: readonly RowColumn[] = [
 
 /** As it stood on the old axle, or on the car. */
 export const OLD: readonly RowColumn[] = [
-  { key: 'old.at', label: 'Distance', ...place },
+  { key: 'old.at', label: 'Old distance', ...place },
   { key: 'old.datum', label: 'From the old', kind: 'choice', options: DATUMS },
   {
     key: 'old.tool',
@@ -47,7 +47,7 @@ export const OLD: readonly RowColumn[] = [
     kind: 'choice',
     options: options(BRACKET_TOOLS, { tape: 'tape', rule: 'steel rule', caliper: 'caliper' }),
   },
-  { key: 'old.clock', label: 'Clock, top 0, front +', ...clock },
+  { key: 'old.clock', label: 'Old clock: top 0, front +', ...clock },
   {
     key: 'old.zero',
     label: 'Gauge zeroed on',
@@ -70,9 +70,9 @@ export const OLD: readonly RowColumn[] = [
 
 /** Where it is wanted. */
 export const WANTED: readonly RowColumn[] = [
-  { key: 'place.at', label: 'Distance', ...place },
+  { key: 'place.at', label: 'Wanted distance', ...place },
   { key: 'place.datum', label: 'From the new', kind: 'choice', options: DATUMS },
-  { key: 'place.clock', label: 'Clock, top 0, front +', ...clock },
+  { key: 'place.clock', label: 'Wanted clock: top 0, front +', ...clock },
 ];
 
 /** Its kit, among those there are. */
@@ -98,8 +98,8 @@ export const MADE: readonly RowColumn[] = [
       { id: 'welded', name: 'welded' },
     ],
   },
-  { key: 'made.at', label: 'From the casting face', ...place },
-  { key: 'made.clock', label: 'Clock', ...clock },
+  { key: 'made.at', label: 'Now from the casting face', ...place },
+  { key: 'made.clock', label: 'Clock now', ...clock },
 ];
 
 /** What pulls at it. */
