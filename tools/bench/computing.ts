@@ -8,7 +8,9 @@ import {
   runStack,
   seededRandom,
   stockPairs,
+  patchPairs,
   wheelWidth,
+  type TubePatch,
   type PartOffer,
   type Plan,
   type StancePose,
@@ -216,6 +218,40 @@ export function drawing(): BenchFigure {
     value: timed((i) => runStack(side, limits, DRAWS, i + 1), few),
     unit: 'ms',
     target: 3 * yardstick.value,
+    yardstick,
+  });
+}
+
+const THINGS = 200;
+const SKIN = 38.1;
+
+/** All that meets among many things on one tube, beside a plain loop over the pairs. */
+export function overlapping(): BenchFigure {
+  const random = seededRandom(413);
+  const things = Array.from({ length: THINGS }, (): TubePatch => {
+    const from = random() * 2000;
+    return { from, to: from + 20 + random() * 60, clock: random() * 7, half: 0.2 + random(), margin: 3 };
+  });
+  const plain = () => {
+    let met = 0;
+    for (let i = 0; i < things.length; i += 1)
+      for (let j = i + 1; j < things.length; j += 1) {
+        const [a, b] = [things[i] as TubePatch, things[j] as TubePatch];
+        const apart = Math.max(a.from, b.from) - Math.min(a.to, b.to) - a.margin - b.margin;
+        const turn = a.clock - b.clock;
+        const round = Math.abs(turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI))) - a.half - b.half;
+        if (apart < 0 && SKIN * round < a.margin + b.margin) met += 1;
+      }
+    return met;
+  };
+  if (patchPairs(things, SKIN).length !== plain())
+    throw new Error('The pairs are not those of the plain loop.');
+  const yardstick = { name: 'a plain loop over the pairs', value: timed(plain), unit: 'ms' };
+  return figureOf({
+    name: `what meets among ${THINGS} things on a tube`,
+    value: timed(() => patchPairs(things, SKIN)),
+    unit: 'ms',
+    target: 2 * yardstick.value,
     yardstick,
   });
 }

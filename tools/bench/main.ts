@@ -4,7 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../lib/application.mjs';
 import { browsing } from './browsing';
-import { computing, drawing, mapping, pairing } from './computing';
+import { computing, drawing, mapping, overlapping, pairing } from './computing';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
@@ -39,6 +39,7 @@ async function measure(): Promise<readonly BenchFigure[]> {
         ...computing(),
         pairing(),
         mapping(),
+        overlapping(),
         drawing(),
         running(),
         drivelineEdit(),

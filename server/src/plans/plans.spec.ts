@@ -140,15 +140,15 @@ describe('projects', () => {
     const pool = createPool(await emptyDatabase(), pino({ level: 'silent' }));
     expect(await migrate(pool, MIGRATIONS)).toEqual(FILES);
     const made = await Promise.all([seedDemo(pool), seedDemo(pool)]);
-    expect(made.reduce((a, b) => a + b)).toBe(2);
+    expect(made.reduce((a, b) => a + b)).toBe(3);
     const names = async () =>
       (await pool.query<{ name: string }>('select name from projects order by created_at')).rows.map(
         (r) => r.name,
       );
-    expect(await names()).toEqual(['Tern', 'Packhorse']);
+    expect(await names()).toEqual(['Tern', 'Packhorse', 'Hauler']);
     await pool.query('update projects set removed_at = now()');
     expect(await seedDemo(pool)).toBe(0);
-    expect(await names()).toHaveLength(2);
+    expect(await names()).toHaveLength(3);
     await pool.end();
   });
 
@@ -270,7 +270,7 @@ describe('plan files', () => {
     ['cut short', tern.slice(0, 900), 400, 'file', /cut short/],
     ['empty', '', 400, 'file', /empty/],
     ['of another kind', '{"format":"shopping-list"}', 400, 'format', /no Intervex plan/],
-    ['of a later version', tern.replace('"version": 7', '"version": 9'), 400, 'version', /newer/],
+    ['of a later version', tern.replace('"version": 8', '"version": 9'), 400, 'version', /newer/],
     ['with a field nobody knows', tern.replace('"vehicle"', '"vehicel"'), 400, 'plan.brief', /./],
     [
       'with a script in a name',

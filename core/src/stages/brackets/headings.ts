@@ -7,7 +7,7 @@ const UNDER = {
   headings: {
     old: 'Old axle',
     perch: 'Perches and springs',
-    clamp: 'U-bolts and plates',
+    clamp: 'U-bolts and spring plate',
     links: 'Links and loads',
     brace: 'Brace tube',
   },

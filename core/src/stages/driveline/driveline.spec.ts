@@ -209,7 +209,14 @@ describe('what may still change', () => {
 
   it('lists what waits for what', () => {
     const waits = waiting(evaluate(saying('gearbox', 'open')));
-    expect(waits.gearbox.map((d) => d.id)).toEqual(['pinionSlope', 'driveshaft', 'perchAngle', 'axleRatio']);
+    expect(waits.gearbox.map((d) => d.id)).toEqual([
+      'pinionSlope',
+      'driveshaft',
+      'perchAngle',
+      'axleRatio',
+      // Perches are turned by the pinion’s slope.
+      'bracketPlaces',
+    ]);
     expect(waits.springs.map((d) => d.id)).toContain('perchAngle');
     expect(waits.load.map((d) => d.id)).toContain('torque');
   });

@@ -1,7 +1,7 @@
 import type { Side } from '../../../geometry';
 import { sized } from '../../../measure';
 import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
-import { FITTINGS, KIND_NAMES } from '../names';
+import { FITTING_SIZES, FITTINGS, KIND_NAMES } from '../names';
 import { setSlope } from '../../driveline/figures/slopes';
 import { datumLacks, outside } from '../figures/frame';
 import { places, sidesOf, type PlacedBracket } from '../figures/places';
@@ -199,11 +199,19 @@ function meeting(r: Reads, { a, b, side, gap }: Meeting): Check {
   });
 }
 
+/** What the new hole is drilled and tapped with, by the thread that was chosen. */
+function tapped(r: Reads): string {
+  const thread = r.choice('fittingThread');
+  if (thread === 'unsaid') return '; choose its thread for drill and tap';
+  const { name, drill } = FITTING_SIZES[thread];
+  return `, drill ${sized(drill)} and tap ${name}; the plug has the same thread`;
+}
+
 /** Where a fitting that is covered may go instead. */
 function moveTo(r: Reads, p: PlacedBracket): string {
   const free = r.of(freePlaces)[p.id];
   if (!free) return 'Move it: no free place was found on its tube near the top; look at the map.';
-  return `Move it: free ${sized(free.fromCasting)} outboard of the ${free.side} casting face, ${sized(free.clock, 'rad')} from the top. Plug the old hole.`;
+  return `Move it: free ${sized(free.fromCasting)} outboard of the ${free.side} casting face, ${sized(free.clock, 'rad')} from the top. Plug the old hole${tapped(r)}.`;
 }
 
 /** What lies on or too near another. */

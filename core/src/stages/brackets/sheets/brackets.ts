@@ -34,7 +34,7 @@ function rowOf(p: PlacedBracket, { print }: Pen): SheetRow {
     EDGE_NAMES[p.item.edge],
     p.by ? FROM[p.by] : '',
   ];
-  const cells = [print(p.fromCasting), print(p.fromEnd), print(p.y), print(p.clock), print(p.gauge)];
+  const cells = [print(p.fromCasting), print(p.fromEnd), print(p.gauge)];
   return (p.item.hold === 'welded' ? weldRow : cellsRow)(p.item.name, said.filter(Boolean).join(', '), cells);
 }
 
@@ -42,13 +42,7 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
   const all = r.of(places);
   const { print } = pen;
   const of = (side: 'left' | 'right' | 'across') => all.filter((p) => p.item.side === side);
-  const columns = [
-    'from the casting face',
-    'from the housing end',
-    'from the centreline, left +',
-    'clock, top 0, front +',
-    'gauge on its face, zero on the flat',
-  ];
+  const columns = ['from the casting face', 'from the housing end', 'gauge on its face, zero on the flat'];
   return [
     ...(['left', 'right', 'across'] as const).map((side): SheetSection => ({
       title: side === 'across' ? 'All across the axle' : `${side === 'left' ? 'Left' : 'Right'} tube`,
@@ -56,14 +50,18 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
       rows: of(side).map((p) => rowOf(p, pen)),
     })),
     {
+      title: 'From the car, and round the tube',
+      columns: ['from the centreline, left +', 'clock, top 0, front +'],
+      rows: all.map((p) => cellsRow(p.item.name, EDGE_NAMES[p.item.edge], [print(p.y), print(p.clock)])),
+    },
+    {
       title: 'Sizes',
-      columns: ['along', 'round', 'off the skin', 'held'],
+      columns: ['along', 'round', 'off the skin'],
       rows: all.map(({ item }) =>
-        cellsRow(item.name, KIND_NAMES[item.kind], [
+        cellsRow(item.name, `${KIND_NAMES[item.kind]}, ${HOLD_NAMES[item.hold]}`, [
           print(bare(item.wide)),
           print(bare(item.round)),
           print(item.high === undefined ? undefined : bare(item.high)),
-          textCell(HOLD_NAMES[item.hold]),
         ]),
       ),
     },

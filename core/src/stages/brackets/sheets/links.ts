@@ -34,24 +34,23 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
   return [
     {
       title: 'Links',
-      columns: [
-        'eye to eye',
-        'tube to cut',
-        'thread inside',
-        'over diameter',
-        'longer by',
-        'shorter by',
-        'spanner gets there',
-      ],
+      columns: ['eye to eye', 'tube to cut', 'thread inside'],
       rows: links.map((l) =>
         cellsRow(l.link.name, `${LINK_NAMES[l.link.kind]}, ${SIDE_NAMES[l.link.side]}`, [
           print(bare(l.link.eyes)),
           print(l.tube),
           print(l.inside),
+        ]),
+      ),
+    },
+    {
+      title: 'Their adjusters',
+      columns: ['thread over diameter', 'longer by', 'shorter by'],
+      rows: links.map((l) =>
+        cellsRow(l.link.name, `a spanner gets at its lock nut on the ground: ${REACH[l.link.reach]}`, [
           print(l.engaged),
           print(l.longer),
           print(l.shorter),
-          textCell(REACH[l.link.reach]),
         ]),
       ),
     },

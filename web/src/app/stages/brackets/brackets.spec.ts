@@ -240,7 +240,7 @@ describe('kits and templates', () => {
       KitRows,
       planOf({ bracketKits: { k: { name: 'Truss kit', side: 'left', datum: 'casting', at: 18 } } }),
     );
-    await change(bench, 'Row 1, And', 'end');
+    await change(bench, 'Row 1, Also from', 'end');
     expect(bench.store.plan().bracketKits['k']).toEqual({
       name: 'Truss kit',
       side: 'left',

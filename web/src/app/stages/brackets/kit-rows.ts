@@ -23,8 +23,8 @@ const COLUMNS: readonly RowColumn[] = [
   },
   { key: 'datum', label: 'From', kind: 'choice', options: DATUMS },
   { key: 'at', label: 'At', ...place },
-  { key: 'datum2', label: 'And', kind: 'choice', options: [{ id: 'none', name: 'no other' }, ...DATUMS] },
-  { key: 'at2', label: 'At', ...place, optional: true },
+  { key: 'datum2', label: 'Also from', kind: 'choice', options: [{ id: 'none', name: 'no other' }, ...DATUMS] },
+  { key: 'at2', label: 'There at', ...place, optional: true },
 ];
 
 /** Kits of brackets that keep their places to each other: each by its datum, and by another where that is known too. */

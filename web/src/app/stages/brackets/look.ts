@@ -28,6 +28,23 @@ export const look: StageLook = {
       panel: [
         { group: 'old', title: 'Old axle' },
         {
+          title: 'Fittings',
+          choices: [
+            {
+              of: 'fittingThread',
+              label: 'Thread of a moved one',
+              names: {
+                unsaid: 'not said',
+                g18: 'G 1/8',
+                g14: 'G 1/4',
+                m10: 'M10 × 1',
+                m12: 'M12 × 1.5',
+                m16: 'M16 × 1.5',
+              },
+            },
+          ],
+        },
+        {
           title: 'From the survey',
           readings: ['survey.pinion', 'spring.spacing', 'angle.flat', 'angle.perch.left', 'angle.perch.right'],
         },

@@ -19,13 +19,19 @@ const COLUMNS: readonly RowColumn[] = [
   imports: [PanelGroup, RowsEditor],
   template: `
     <ix-group name="On the tubes" note="from the casting face, welds included">
-      <ix-rows
-        name="things on the tubes"
-        [columns]="columns"
-        [rows]="rows()"
-        (changed)="put($event)"
-        (removed)="store.put('tubeItems', $event, undefined); store.saveNow()"
-      />
+      @defer (on viewport) {
+        <ix-rows
+          name="things on the tubes"
+          [columns]="columns"
+          [rows]="rows()"
+          (changed)="put($event)"
+          (removed)="store.put('tubeItems', $event, undefined); store.saveNow()"
+        />
+      } @placeholder {
+        <p class="second">{{ rows().length || 'Nothing' }} listed</p>
+      } @error {
+        <p class="trouble" role="alert">This list could not be loaded. Load the page again.</p>
+      }
     </ix-group>
   `,
 })
