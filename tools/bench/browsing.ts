@@ -1,9 +1,14 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { CHROMIUM } from '../lib/chromium.mjs';
+import { ROOT } from '../lib/paths.mjs';
 import { figureOf, median, type BenchFigure } from './figure';
 
 const KEYSTROKES = 60;
 const FOLLOWS = 20;
+/** Things on the tube one of which is dragged. */
+const MANY = 40;
 /** Between two keystrokes of a quick hand, ms. What is done after the paint is done in between. */
 const PACE_MS = 150;
 
@@ -55,7 +60,9 @@ async function typeOver(i: number): Promise<void> {
 async function dragHandle(i: number): Promise<void> {
   const handle = document.querySelector<SVGGElement>('ix-view .handle');
   const moved =
-    document.querySelector('ix-view polygon.tyre') ?? document.querySelector('ix-view polygon.tube');
+    document.querySelector('ix-view polygon.tyre') ??
+    document.querySelector('ix-view polygon.bracket') ??
+    document.querySelector('ix-view polygon.tube');
   if (!handle || !moved) throw new Error('nothing to drag');
   const box = handle.getBoundingClientRect();
   const at = {
@@ -112,6 +119,35 @@ async function zoom(page: Page, base: string): Promise<BenchFigure> {
 }
 
 /** What a stage’s drawing costs while its first handle is dragged. */
+/** A plan with many things on its left tube: the address it opens at. */
+async function crowdedPlan(base: string): Promise<string> {
+  const file = JSON.parse(readFileSync(join(ROOT, 'examples/tern.json'), 'utf8')) as {
+    plan: { brackets: Record<string, object> };
+  };
+  file.plan.brackets = Object.fromEntries(
+    Array.from({ length: MANY }, (_, i) => [
+      `b${String(i).padStart(2, '0')}`,
+      {
+        name: `Tab ${i + 1}`,
+        kind: 'clip',
+        side: 'left',
+        wide: 14,
+        round: 16,
+        hold: 'welded',
+        edge: 'middle',
+        place: { datum: 'casting', at: 30 + 44 * (i % 10), clock: 0.3 + 1.55 * Math.floor(i / 10) },
+      },
+    ]),
+  );
+  const answer = await fetch(`${base}api/plan-files?who=Ansa`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(file),
+  });
+  const { id } = (await answer.json()) as { id: string };
+  return `${base}plan/${id}`;
+}
+
 async function drag(page: Page, base: string, stage: RegExp, name: string): Promise<BenchFigure> {
   await page.goto(base);
   await page.getByRole('link', { name: stage }).click();
@@ -233,6 +269,12 @@ export async function browsing(base: string): Promise<readonly BenchFigure[]> {
       await keystroke(page, base),
       await drag(page, base, /Stance/, 'a wheel dragged to its repainted drawing with all checks'),
       await drag(page, base, /Driveline/, 'the pinion dragged by its nose to its repainted drawing'),
+      await drag(
+        page,
+        await crowdedPlan(base),
+        /Brackets/,
+        `one of ${MANY} things on a tube dragged, all views repainted`,
+      ),
       await zoom(page, base),
       await follow(browser, base),
     ];

@@ -16,7 +16,7 @@ import {
   type BracketKit,
   type Link,
 } from '../stages/brackets/choices';
-import { between, pick, some } from './random-plan';
+import { between, pick, some } from './draws';
 
 /** Parts of the plan that say what stands on the axle. */
 export function bracketParts(

@@ -1,3 +1,4 @@
+import { between, pick, some } from './draws';
 import { CARRIERS, CONDITIONS, COUPLINGS, DRIVEN } from '../stages/gears/choices';
 import { bracketParts } from './random-brackets';
 import { BOLT_BENDS } from '../mechanics';
@@ -22,9 +23,6 @@ import { JOINT_IDS, VERDICTS } from '../stages/donor/joints/choices';
 import { RETENTIONS } from '../stages/donor/choices';
 import { SHAFT_ROUTES } from '../stages/shafts/choices';
 import { SPACERS } from '../stages/stance/choices';
-
-export const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
-export const between = (random: Random, low: number, high: number): number => low + random() * (high - low);
 
 /** A value that may be typed: near the usual one, anywhere in the range, or at its very end. */
 function valueOf(random: Random, q: Quantity, usual: number | undefined): number {
@@ -101,14 +99,6 @@ function chord(random: Random, holes: number): ChordReading {
     diameter: between(random, 2, 60),
   };
 }
-
-export const some = <T>(
-  random: Random,
-  ids: readonly string[],
-  share: number,
-  make: (id: string) => T,
-): Record<string, T> =>
-  Object.fromEntries(ids.flatMap((id) => (random() < share ? [[id, make(id)] as const] : [])));
 
 /**
  * A plan that every field of the file format allows, and nothing more: readings left out at random, usual, absurd or at

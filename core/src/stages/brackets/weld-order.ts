@@ -10,14 +10,14 @@ export interface WeldStep {
 }
 
 /** What of a bracket its turn follows from. */
-export interface Welded {
+interface Welded {
   readonly id: string;
   readonly name: string;
   readonly kind: BracketKind;
   readonly side: 'left' | 'right' | 'across';
 }
 
-export interface WeldOrderInput {
+interface WeldOrderInput {
   readonly brackets: readonly Welded[];
   /** Tubes that are joined to the casting anew, or shortened and butted. */
   readonly newTubes: boolean;
@@ -59,7 +59,7 @@ function inTurn(list: readonly Welded[]): readonly Welded[] {
 }
 
 /** Brackets as they are welded: what pulls most first, opposite sides in turn, perches when they are wanted. */
-export function weldingTurn({
+function weldingTurn({
   brackets,
   perches,
 }: Pick<WeldOrderInput, 'brackets' | 'perches'>): readonly Welded[] {

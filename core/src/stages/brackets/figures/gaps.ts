@@ -7,7 +7,7 @@ import { places, sidesOf, type PlacedBracket } from './places';
 import { seams, sizeOf } from './tube-map';
 
 /** How one bracket stands to what does not move, and to where it was wanted. */
-export interface OwnGaps {
+interface OwnGaps {
   readonly ends: Readonly<Partial<Record<Side, Readonly<Partial<Record<'casting' | 'end', Maybe>>>>>>;
   readonly seam: Maybe;
   /** As read after the work, less as planned. */

@@ -6,7 +6,7 @@ import { linkSizes, loadOfLink, type LinkSizes } from './links';
 import { places, type PlacedBracket } from './places';
 
 /** What a link’s pull strains a bracket by, MPa. */
-export interface Strains {
+interface Strains {
   readonly shear: Maybe;
   readonly bearing: Maybe;
   readonly weld: Maybe;
