@@ -187,6 +187,9 @@ describe('other ways to a place', () => {
       title: 'Truss kit: its datums contradict each other',
     });
     expect(checkOf(off, 'kit.k.datums')?.figure?.value).toBeCloseTo(-5.02, 6);
+    // Nothing is marked from it.
+    const rows = sheetFor('brackets', evaluate(off)).sections.flatMap((s) => s.rows);
+    expect(rows.find((r) => r.item === 'Bracket')?.cells[0]?.text).toBe('held');
   });
 });
 

@@ -59,10 +59,7 @@ function inTurn(list: readonly Welded[]): readonly Welded[] {
 }
 
 /** Brackets as they are welded: what pulls most first, opposite sides in turn, perches when they are wanted. */
-function weldingTurn({
-  brackets,
-  perches,
-}: Pick<WeldOrderInput, 'brackets' | 'perches'>): readonly Welded[] {
+function weldingTurn({ brackets, perches }: Pick<WeldOrderInput, 'brackets' | 'perches'>): readonly Welded[] {
   const perch = (w: Welded) => w.kind === 'perch';
   const others = [...new Set(brackets.filter((w) => !perch(w)).map((w) => PULL[w.kind]))]
     .sort((a, b) => a - b)

@@ -4,11 +4,11 @@ import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
 import { FITTING_SIZES, FITTINGS, KIND_NAMES } from '../names';
 import { setSlope } from '../../driveline/figures/slopes';
 import { datumLacks, outside } from '../figures/frame';
-import { places, sidesOf, type PlacedBracket } from '../figures/places';
-import { kitOffs, ownGaps } from '../figures/gaps';
+import { placeOf, places, sidesOf, type PlacedBracket } from '../figures/places';
+import { gapsOf, kitOffs } from '../figures/gaps';
 import { isCover, meetings, type Meeting } from '../figures/tube-map';
 import { freePlaces } from '../figures/fittings';
-import { node, type Reads } from '../node';
+import { node, perBracket, type Reads } from '../node';
 
 const STAGE = 'brackets';
 const AT = 'bracket.list';
@@ -60,7 +60,7 @@ function unknownOf(r: Reads, p: PlacedBracket): Check[] {
 /** Does it stand on its tube? */
 function onTube(r: Reads, p: PlacedBracket): Check[] {
   const limit = r.limit('bracket.fromEnds');
-  const own = r.of(ownGaps)[p.id];
+  const own = r.of(gapsOf(p.id));
   const shared = {
     stage: STAGE,
     way: 'atLeast' as const,
@@ -126,7 +126,7 @@ function roundIt(r: Reads, p: PlacedBracket): Check[] {
 
 /** Does it stand on a weld of the tube, where the saw runs? */
 function onSeam(r: Reads, p: PlacedBracket): Check[] {
-  const gap = r.of(ownGaps)[p.id]?.seam;
+  const gap = r.of(gapsOf(p.id))?.seam;
   if (!gap) return [];
   return [
     judge({
@@ -150,9 +150,15 @@ function onSeam(r: Reads, p: PlacedBracket): Check[] {
   ];
 }
 
+/** One bracket by itself. */
+const standsOf = perBracket('stands', (r, id): readonly Check[] => {
+  const p = r.of(placeOf(id));
+  return p ? [...unknownOf(r, p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)] : [];
+});
+
 /** Every bracket by itself. */
 export const stands = node('stands', (r): readonly Check[] =>
-  r.of(places).flatMap((p) => [...unknownOf(r, p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)]),
+  Object.keys(r.part('brackets')).flatMap((id) => r.of(standsOf(id)) ?? []),
 );
 
 const hidden = (a: PlacedBracket, b: PlacedBracket): PlacedBracket | undefined =>
@@ -221,7 +227,7 @@ function madeChecks(r: Reads, p: PlacedBracket): Check[] {
   if (!p.item.made || !p.planned) return [];
   const word = p.item.made.by;
   const checks: Check[] = [];
-  const own = r.of(ownGaps)[p.id];
+  const own = r.of(gapsOf(p.id));
   const shared = {
     stage: STAGE,
     way: 'within' as const,
@@ -284,7 +290,7 @@ export const kits = node('kits', (r): readonly Check[] =>
           at: AT,
           lacks: [...datumLacks('new', kit.datum, side), ...datumLacks('new', kit.datum2, side)],
         },
-        [`kit.${id}.1.at`, `kit.${id}.2.at`],
+        [`kit.${id}.at`, `kit.${id}.at2`],
       ),
     ];
   }),

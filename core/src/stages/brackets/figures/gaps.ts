@@ -1,9 +1,9 @@
-import type { Side, Sided } from '../../../geometry';
+import type { Side } from '../../../geometry';
 import { derive, given, type Figure, type Maybe } from '../../../measure';
 import type { BracketDatum } from '../choices';
-import { node, type Reads } from '../node';
+import { node, perBracket, type Reads } from '../node';
 import { newFrame } from './frame';
-import { places, sidesOf, type PlacedBracket } from './places';
+import { placeOf, sidesOf, type PlacedBracket } from './places';
 import { seams, sizeOf } from './tube-map';
 
 /** How one bracket stands to what does not move, and to where it was wanted. */
@@ -62,36 +62,33 @@ function offOf(p: PlacedBracket, what: 'place' | 'angle', now: Maybe, want: Mayb
   });
 }
 
-/** Room of each bracket to casting, housing end and the tube’s weld, and how far it is off its place. */
-export const ownGaps = node('ownGaps', (r): Readonly<Record<string, OwnGaps>> => {
+/** Room of a bracket to casting, housing end and the tube’s weld, and how far it is off its place. */
+export const gapsOf = perBracket('gaps', (r, id): OwnGaps | undefined => {
+  const p = r.of(placeOf(id));
+  if (!p) return undefined;
   const { casting, end } = r.of(newFrame);
-  const seam: Sided<Maybe> = r.of(seams);
-  const all: Record<string, OwnGaps> = {};
-  for (const p of r.of(places)) {
-    const ends: Partial<Record<Side, ReturnType<typeof endGaps>>> = {};
-    for (const side of sidesOf(p)) ends[side] = endGaps(p, side, casting[side], end[side]);
-    const [face, weld] = [casting[p.side], seam[p.side]];
-    const over = p.middle && face && weld && p.item.hold !== 'clamped' && p.item.side !== 'across';
-    all[p.id] = {
-      ends,
-      seam: over ? seamGap(p, p.side, face, weld) : undefined,
-      offPlace: offOf(p, 'place', p.fromCasting, p.planned?.fromCasting),
-      offAngle: p.item.made?.clock === undefined ? undefined : offOf(p, 'angle', p.clock, p.planned?.clock),
-    };
-  }
-  return all;
+  const ends: Partial<Record<Side, ReturnType<typeof endGaps>>> = {};
+  for (const side of sidesOf(p)) ends[side] = endGaps(p, side, casting[side], end[side]);
+  const [face, weld] = [casting[p.side], r.of(seams)[p.side]];
+  const over = p.middle && face && weld && p.item.hold !== 'clamped' && p.item.side !== 'across';
+  return {
+    ends,
+    seam: over ? seamGap(p, p.side, face, weld) : undefined,
+    offPlace: offOf(p, 'place', p.fromCasting, p.planned?.fromCasting),
+    offAngle: p.item.made?.clock === undefined ? undefined : offOf(p, 'angle', p.clock, p.planned?.clock),
+  };
 });
 
 /** A datum’s place from the car’s centreline, and its distance to a kit’s datum. */
 function kitDatum(r: Reads, side: Side, datum: BracketDatum, at: number, tag: string): Figure | undefined {
   const { casting, end, seat } = r.of(newFrame);
-  const a = given(`kit.${tag}.at`, 'Kit’s datum', at, 0, 'mm', { source: 'Entered of the kit', byTape: true });
+  const a = given(`kit.${tag}`, 'Kit’s datum', at, 0, 'mm', { source: 'Entered of the kit', byTape: true });
   const zero = given('frame.centre', 'Car’s centreline', 0, 0, 'mm', 'What left and right are measured from');
   const d = { casting: casting[side], end: end[side], seat: seat[side], centre: zero }[datum];
   if (!d) return undefined;
   const out = (side === 'left') === (datum !== 'end');
   return derive({
-    id: `kit.${tag}`,
+    id: `kit.${tag}.y`,
     label: 'Kit’s datum from the car’s centreline',
     unit: 'mm',
     formula: out ? '{d} + {a}' : '{d} − {a}',
@@ -106,8 +103,8 @@ export const kitOffs = node('kitOffs', (r): Readonly<Record<string, Figure>> => 
   for (const [id, kit] of Object.entries(r.part('bracketKits'))) {
     if (!kit.datum2 || kit.at2 === undefined) continue;
     const side: Side = kit.side === 'right' ? 'right' : 'left';
-    const first = kitDatum(r, side, kit.datum, kit.at, `${id}.1`);
-    const second = kitDatum(r, side, kit.datum2, kit.at2, `${id}.2`);
+    const first = kitDatum(r, side, kit.datum, kit.at, `${id}.at`);
+    const second = kitDatum(r, side, kit.datum2, kit.at2, `${id}.at2`);
     if (first && second)
       all[id] = derive({
         id: `kit.${id}.off`,

@@ -3,8 +3,8 @@ import { derive, given, type Maybe } from '../../../measure';
 import { wrapped } from '../../../mechanics';
 import type { Bracket } from '../choices';
 import { EDGE_NAMES } from '../names';
-import { node, type Reads } from '../node';
-import { newFrame, oldFrame, signOf, type AxleFrame } from './frame';
+import { node, perBracket, type Reads } from '../node';
+import { newFrame, oldFrame, signOf } from './frame';
 import { fromDatum, GAUGE, uncertaintyOf, wanted, type Asked, type Found, type PlacedBy } from './sources';
 
 /** A bracket on the new axle. Lateral places from the car’s centreline, left plus, mm; clock rad. */
@@ -107,7 +107,8 @@ function gaugeOf({ id, item }: Asked, clock: Maybe): Maybe {
 const turns = (angle: number): number => angle - wrapped(angle);
 
 /** Where one bracket stands on the new axle. */
-function placed(r: Reads, id: string, item: Bracket, old: AxleFrame, now: AxleFrame): PlacedBracket {
+function placed(r: Reads, id: string, item: Bracket): PlacedBracket {
+  const [old, now] = [r.of(oldFrame), r.of(newFrame)];
   const side: Side = item.side === 'right' ? 'right' : 'left';
   const asked: Asked = { r, id, item, side, old, now };
   const want = wanted(asked);
@@ -137,11 +138,13 @@ const plannedOf = (asked: Asked, { y, clock }: Found): PlacedBracket['planned'] 
 /** Whether a quantity that a datum rests on is missing. */
 const lacking = (r: Reads, id: string): boolean => r.figure(id as 'brief.targetWidth') === undefined;
 
+/** Where one bracket stands, by its id. */
+export const placeOf = perBracket('place', placed);
+
 /** Every bracket on the new axle, in the order they were listed. */
-export const places = node('places', (r): readonly PlacedBracket[] => {
-  const [old, now] = [r.of(oldFrame), r.of(newFrame)];
-  return Object.entries(r.part('brackets')).map(([id, item]) => placed(r, id, item, old, now));
-});
+export const places = node('places', (r): readonly PlacedBracket[] =>
+  Object.keys(r.part('brackets')).flatMap((id) => r.of(placeOf(id)) ?? []),
+);
 
 /** Sides that a bracket lies on. */
 export const sidesOf = ({ item }: PlacedBracket): readonly Side[] =>
