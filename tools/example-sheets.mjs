@@ -24,6 +24,21 @@ const FILES = [
     variant: 'Carter axle, even up',
     path: 'bench-card.pdf?paper=a4&units=mm',
   },
+  ...['bracket-sheet', 'weld-order'].map((sheet) => ({
+    name: `${sheet}.pdf`,
+    variant: 'Carter axle, even up',
+    path: `${sheet}.pdf?paper=a4&units=mm`,
+  })),
+  {
+    name: 'links-and-bolts.pdf',
+    variant: 'Stag axle, 43:10',
+    path: 'links-and-bolts.pdf?paper=letter&units=frac',
+  },
+  ...['pdf', 'dxf', 'svg'].map((kind) => ({
+    name: `wrap-left.${kind}`,
+    variant: 'Stag axle, 43:10',
+    path: `shapes/wrap-left.${kind}`,
+  })),
   ...['pdf', 'dxf', 'svg'].map((kind) => ({
     name: `jig.${kind}`,
     variant: 'Packhorse axle',
@@ -41,7 +56,7 @@ try {
     await (await fetch(`${base}/projects`)).json()
   );
   for (const { name, variant, path } of FILES) {
-    const found = projects[0]?.variants.find((v) => v.name === variant);
+    const found = projects.flatMap((p) => p.variants).find((v) => v.name === variant);
     const response = await fetch(`${base}/variants/${found?.id}/${path}`);
     if (!response.ok) throw new Error(`${name}: ${response.status} ${await response.text()}`);
     writeFileSync(join(FOLDER, name), Buffer.from(await response.arrayBuffer()));

@@ -31,14 +31,6 @@ const SHOTS = [
   { name: 'readings-log', stage: 'readings' },
   { name: 'donor', stage: 'donor' },
   {
-    name: 'donor-judge',
-    stage: 'donor',
-    variant: 'Packhorse axle',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Judge' }).click();
-    },
-  },
-  {
     name: 'donor-mating',
     stage: 'donor',
     variant: 'Stag axle',
@@ -47,6 +39,7 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Wheel bearing' }).click();
     },
   },
+  { name: 'brackets', stage: 'brackets' },
   { name: 'routes', stage: 'routes' },
   {
     name: 'stance',
