@@ -10,7 +10,9 @@ import { pairLoads } from './figures/links';
 import { clamps, flip } from './figures/perches';
 import { places } from './figures/places';
 import { order } from './figures/order';
-import { meetings } from './figures/tube-map';
+import { meetings, tubeMaps } from './figures/tube-map';
+import { donorThings } from './figures/donor-things';
+import { templates } from './templates';
 import { leftMap, rearView } from './views';
 
 const deg = (d: number) => (d * Math.PI) / 180;
@@ -285,6 +287,108 @@ describe('on the tube', () => {
       expect.closeTo(-(115.98 + 260), 6),
       expect.closeTo(-(115.98 + 220), 6),
     ]);
+  });
+});
+
+describe('what is on the tube from the donor', () => {
+  const items = {
+    far: { side: 'left', name: 'the old perch', from: 362, to: 431 },
+    near: { side: 'left', name: 'the old tab', from: 60, to: 80 },
+    gone: { side: 'left', name: 'the old clip', from: 210, to: 230 },
+  } as const;
+  const withOld = (x: number, more: Partial<Bracket> = {}) =>
+    evaluate({ ...planOf({ brackets: { a: { ...at(x, 0), name: 'Mount', ...more } } }), tubeItems: items });
+
+  it('comes inboard with the cut, or goes off with the slug', () => {
+    const results = withOld(500);
+    const slug = 588 - (results.of(tubeMaps).left?.length ?? 0);
+    expect(slug).toBeGreaterThan(50);
+    const things = results.of(donorThings);
+    expect(things.map((t) => t.id)).toEqual(['far', 'near']);
+    expect(things[0]?.from.value).toBeCloseTo(362 - slug, 0);
+    expect(things[1]?.to.value).toBe(80);
+  });
+
+  it('is taken off before something is welded over it', () => {
+    const id = 'bracket.a.old.near';
+    expect(withOld(95).checks.find((c) => c.id === id)).toMatchObject({
+      level: 'caution',
+      title: 'Mount goes where the old tab of the donor is',
+      figure: { value: expect.closeTo(-5, 6) },
+    });
+    expect(withOld(140).checks.find((c) => c.id === id)).toBeUndefined();
+    expect(withOld(95, { hold: 'clamped' }).checks.find((c) => c.id === id)).toBeUndefined();
+    const made = withOld(95, { made: { by: 'welded', at: 95 } });
+    expect(made.checks.find((c) => c.id === id)?.level).toBe('ok');
+  });
+});
+
+describe('templates', () => {
+  const readings = {
+    'brace.outside': reading('caliper', 38.1),
+    'brace.wall': reading('caliper', 3.2),
+    'brace.angle': reading('angleGauge', deg(60)),
+    'brace.offset': reading('chosen', 8),
+    'clamp.bolt': reading('caliper', 12.7),
+    'perch.pin': reading('caliper', 14.2),
+    'perch.shift': reading('chosen', 20),
+    'spring.width': reading('caliper', 50.6),
+  };
+  const results = evaluate(planOf({ readings, brackets: { a: { ...at(240, 20), high: 55, bolt: 16 } } }));
+  const pathsOf = (id: keyof typeof templates, layer: string) =>
+    results.of(templates[id]).shapes.flatMap((s) => (s.kind === 'path' && s.layer === layer ? [s.points] : []));
+  const circlesOf = (id: keyof typeof templates) =>
+    results.of(templates[id]).shapes.flatMap((s) => (s.kind === 'circle' ? [s] : []));
+
+  it('wrap once round the tube, with the bracket where it goes', () => {
+    const [skin = []] = pathsOf('wrap-left', 'outline');
+    const ys = skin.map(([, y]) => y);
+    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(Math.PI * 76.2, 6);
+    const [bracket = []] = pathsOf('wrap-left', 'locate');
+    expect(bracket[0]).toEqual([expect.closeTo(220, 6), expect.closeTo(38.1 * deg(20) - 30, 6)]);
+  });
+
+  it('give a plate its hollow and its hole', () => {
+    const [plate = []] = pathsOf('saddles', 'outline');
+    // 60 round a radius of 38.1 is ± 0.7874 rad: a chord of ± 26.99, hollow 38.1 − √(38.1² − 26.99²).
+    const low = Math.min(...plate.map(([, y]) => y));
+    expect(low).toBeCloseTo(Math.sqrt(38.1 ** 2 - (38.1 * Math.sin(30 / 38.1)) ** 2) - 38.1, 6);
+    expect(circlesOf('saddles')[0]).toMatchObject({
+      radius: 8,
+      centre: [expect.closeTo(38.1 * Math.sin(30 / 38.1), 6), 55],
+    });
+  });
+
+  it('notch the brace by its outside, and by its inside', () => {
+    const [cut = []] = pathsOf('notch', 'outline');
+    // The acute side is in the middle: √(38.1² − 8²)/sin 60° + 19.05/tan 60°.
+    const middle = cut.find(([x]) => Math.abs(x) < 1e-9);
+    expect(middle?.[1]).toBeCloseTo(
+      Math.sqrt(38.1 ** 2 - 64) / Math.sin(deg(60)) + 19.05 / Math.tan(deg(60)),
+      6,
+    );
+    const inner = pathsOf('notch', 'keep')[0]?.find(([x]) => Math.abs(x) < 1e-9);
+    expect(inner?.[1]).toBeCloseTo(
+      Math.sqrt(38.1 ** 2 - 64) / Math.sin(deg(60)) + 15.85 / Math.tan(deg(60)),
+      6,
+    );
+  });
+
+  it('drill the spring plate for its U-bolts, and the pin’s hole where the axle is moved', () => {
+    const holes = circlesOf('plate');
+    expect(holes.slice(0, 4).map(({ centre: [x, y] }) => [Math.abs(x), Math.abs(y)])).toEqual(
+      Array.from({ length: 4 }, () => [
+        expect.closeTo((76.2 + 12.7) / 2, 6),
+        expect.closeTo((50.6 + 12.7) / 2 + 1, 6),
+      ]),
+    );
+    expect(holes[4]).toMatchObject({ centre: [0, 0], radius: expect.closeTo(7.25, 6) });
+    expect(holes[5]?.centre[0]).toBeCloseTo(-20, 9);
+  });
+
+  it('say what they lack', () => {
+    expect(evaluate(planOf({})).of(templates.plate).lacks).toEqual(['clamp.bolt', 'spring.width', 'perch.pin']);
+    expect(evaluate(planOf({})).of(templates.saddles).lacks).toEqual(['bracket.list']);
   });
 });
 

@@ -1,6 +1,6 @@
 import { stage } from '../../stage';
 import { boltJoints, heights, linked, strengths } from './checks/links';
-import { asWelded, kits, meets, stands } from './checks/places';
+import { asWelded, kits, meets, onOld, stands } from './checks/places';
 import { flips, perchAngles, pins, uBolts } from './checks/springs';
 import { clampDecision, placesDecision } from './decisions';
 import { clamps, flip, perchOff, wheelbase } from './figures/perches';
@@ -13,6 +13,7 @@ export const bracketsStage = stage(brackets, {
   checks: [
     stands,
     meets,
+    onOld,
     asWelded,
     kits,
     perchAngles,

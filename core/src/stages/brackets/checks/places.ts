@@ -7,6 +7,7 @@ import { datumLacks, outside } from '../figures/frame';
 import { placeOf, places, sidesOf, type PlacedBracket } from '../figures/places';
 import { gapsOf, kitOffs } from '../figures/gaps';
 import { isCover, meetings, type Meeting } from '../figures/tube-map';
+import { overOld } from '../figures/donor-things';
 import { freePlaces } from '../figures/fittings';
 import { node, perBracket, type Reads } from '../node';
 
@@ -222,6 +223,27 @@ function moveTo(r: Reads, p: PlacedBracket): string {
 
 /** What lies on or too near another. */
 export const meets = node('meets', (r): readonly Check[] => r.of(meetings).map((m) => meeting(r, m)));
+
+/** What of the donor’s is in the way of a new weld. */
+export const onOld = node('onOld', (r): readonly Check[] =>
+  r.of(overOld).map(({ patch, thing, gap }): Check => {
+    const { item, id } = patch.placed;
+    const done = item.made !== undefined;
+    return {
+      id: `bracket.${id}.old.${thing.id}`,
+      stage: STAGE,
+      level: done ? 'ok' : 'caution',
+      title: done
+        ? `${upper(item.name)} is ${item.made?.by} where ${thing.name} of the donor was`
+        : `${upper(item.name)} goes where ${thing.name} of the donor is`,
+      figure: { value: gap.value, unit: 'mm', figureId: gap.id },
+      reason:
+        'Only its place along the tube is listed: whether they meet round the tube is seen on the axle. A new weld over an old one cracks.',
+      todo: done ? '' : 'Take the old one off and dress its weld flush first, or look that they do not meet.',
+      at: AT,
+    };
+  }),
+);
 
 function madeChecks(r: Reads, p: PlacedBracket): Check[] {
   if (!p.item.made || !p.planned) return [];

@@ -1,6 +1,7 @@
 import type { Side } from '../../../geometry';
 import type { Caption, Dimension, MarkHandle, Point, Shape, View } from '../../../drawing';
 import { wrapped } from '../../../mechanics';
+import { donorThings } from '../figures/donor-things';
 import { meetings, seams, tubeMaps, type Patch, type TubeMap } from '../figures/tube-map';
 import { node, type Reads } from '../node';
 import { placeOfBracket, rectangle } from './scene';
@@ -144,6 +145,18 @@ function dimensionsOf(map: TubeMap, way: 1 | -1): readonly Dimension[] {
   });
 }
 
+/** What is on the tube from the donor: all the way round, for where it stands round it is not listed. */
+const oldOnes = (r: Reads, map: TubeMap, way: 1 | -1): readonly Shape[] =>
+  r
+    .of(donorThings)
+    .filter(({ side }) => side === map.side)
+    .map(({ name, from, to }): Shape => ({
+      kind: 'outline',
+      style: 'ghost',
+      name: `${name}, on the donor’s tube`,
+      points: rectangle(way * from.value, way * to.value, -Math.PI * map.radius, Math.PI * map.radius),
+    }));
+
 /** Most dimensions that stand over a map: with more the drawing would be all rows. */
 const MOST = 6;
 
@@ -176,6 +189,7 @@ function mapView(r: Reads, side: Side): View | undefined {
         points: rectangle(0, way * map.length, -round, round),
       },
       ...seamOf(r, map, way),
+      ...oldOnes(r, map, way),
       ...shapes,
       ...map.patches.flatMap((p) => shapesOf(p, map, way, bad.has(p.placed.id), margin)),
     ],
