@@ -152,6 +152,16 @@ describe('other ways to a place', () => {
     expect(placeOf(plan, 'b')?.fromCasting?.value).toBeCloseTo(459 - 133.52, 6);
   });
 
+  it('is a middle, whichever edge is measured', () => {
+    const plan = planOf({
+      brackets: { a: { apart: 918, edge: 'outer' }, b: { apart: 918, edge: 'inner', side: 'right' } },
+    });
+    expect(placeOf(plan, 'a')?.middle?.value).toBeCloseTo(459, 9);
+    expect(placeOf(plan, 'a')?.y?.value).toBeCloseTo(479, 9);
+    expect(placeOf(plan, 'b')?.middle?.value).toBeCloseTo(-459, 9);
+    expect(placeOf(plan, 'b')?.y?.value).toBeCloseTo(-439, 9);
+  });
+
   it('is what was chosen before what was read, and what was read after the work before both', () => {
     const brackets = { a: { ...old(304.8), place: { datum: 'casting' as const, at: 265, clock: deg(12) } } };
     expect(placeOf(planOf({ readings: OLD, brackets }), 'a')).toMatchObject({ by: 'place' });
@@ -271,6 +281,26 @@ describe('on the tube', () => {
     expect(checkOf(planOf({ brackets: { a: { ...at(40, 0), round: 260 } } }), 'bracket.a.round')?.level).toBe(
       'stop',
     );
+  });
+
+  it('a truss that runs over the tubes’ welds is to be relieved there', () => {
+    const truss = {
+      kind: 'truss',
+      name: 'truss',
+      side: 'across',
+      wide: 700,
+      edge: 'middle',
+      place: { datum: 'centre', at: 0, clock: 0 },
+    } as const;
+    const levels = (wide: number) =>
+      evaluate(planOf({ brackets: { t: { ...truss, wide } } }))
+        .checks.filter((c) => c.id.startsWith('bracket.t.seam'))
+        .map((c) => `${c.level} ${c.title}`);
+    expect(levels(700)).toEqual([
+      'caution Truss runs over the weld of the left tube',
+      'caution Truss runs over the weld of the right tube',
+    ]);
+    expect(levels(500)).toEqual([]);
   });
 
   it('is drawn the same from every side, and dragged along and round its tube', () => {
@@ -509,6 +539,11 @@ describe('links and what they pull at', () => {
     expect(of('weld')).toBeCloseTo(F * Math.hypot(1 / (120 * t), 55 / ((2 * t * 3600) / 6)), 4);
     const unknown = evaluate(planOf({ brackets: { a: bracket } }));
     expect(unknown.checks.find((c) => c.id === 'bracket.a.shear')?.level).toBe('unknown');
+  });
+
+  it('do not call a bolt strong whose load nobody knows', () => {
+    const plan = planOf({ readings: loads, brackets: { a: { ...at(240, 175), kind: 'shock', bolt: 12 } } });
+    expect(checkOf(plan, 'bracket.a.shear')?.level).toBe('unknown');
   });
 
   it.each([

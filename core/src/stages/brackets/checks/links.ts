@@ -119,11 +119,21 @@ function strainCheck(
   });
 }
 
+/** A bolt whose load follows from what is not worked out yet. */
+const unsaidLoad = ({ id, item }: PlacedBracket): Check =>
+  unknownCheck({
+    id: `bracket.${id}.shear`,
+    stage: STAGE,
+    unknown: `${item.name}: whether its bolt bears the load is not known`,
+    reason: 'What pulls at it follows from the suspension’s motion, which is not worked out yet.',
+    at: 'bracket.list',
+  });
+
 /** Bolts, plates and welds of what links pull at. */
 export const strengths = node('strengths', (r): readonly Check[] =>
   r.of(places).flatMap((p) => {
     const { kind, bolt, plate, leg, high } = p.item;
-    if (kind !== 'link') return [];
+    if (kind !== 'link') return bolt === undefined ? [] : [unsaidLoad(p)];
     const checks: Check[] = [];
     if (bolt !== undefined)
       checks.push(

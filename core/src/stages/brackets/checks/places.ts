@@ -1,5 +1,5 @@
 import type { Side } from '../../../geometry';
-import { sized } from '../../../measure';
+import { sized, type Figure } from '../../../measure';
 import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
 import { FITTING_SIZES, FITTINGS, KIND_NAMES } from '../names';
 import { setSlope } from '../../driveline/figures/slopes';
@@ -127,29 +127,45 @@ function roundIt(r: Reads, p: PlacedBracket): Check[] {
 
 /** Does it stand on a weld of the tube, where the saw runs? */
 function onSeam(r: Reads, p: PlacedBracket): Check[] {
-  const gap = r.of(gapsOf(p.id))?.seam;
-  if (!gap) return [];
-  return [
-    judge({
-      id: `bracket.${p.id}.seam`,
-      stage: STAGE,
-      figure: gap,
-      way: 'atLeast',
-      limit: r.limit('bracket.seam'),
-      stop: 0,
-      holds: `${upper(p.item.name)} is clear of the ${p.side} cut`,
-      fails: (level) =>
-        level === 'stop'
-          ? `The ${p.side} cut runs through ${p.item.name}`
-          : `${upper(p.item.name)} is near the ${p.side} cut`,
-      unknown: '',
-      reason:
-        'The tube is sawn and welded there: a bracket over it hides the weld, and two welds in one place crack.',
-      todo: 'Move the bracket along its tube, or the cut.',
-      at: AT,
-    }),
-  ];
+  const gaps = r.of(gapsOf(p.id))?.seams ?? {};
+  return sidesOf(p).flatMap((side): Check[] => {
+    const gap = gaps[side];
+    if (!gap) return [];
+    if (p.item.side === 'across') return gap.value < 0 ? [overWeld(p, side, gap)] : [];
+    return [
+      judge({
+        id: `bracket.${p.id}.seam`,
+        stage: STAGE,
+        figure: gap,
+        way: 'atLeast',
+        limit: r.limit('bracket.seam'),
+        stop: 0,
+        holds: `${upper(p.item.name)} is clear of the ${side} cut`,
+        fails: (level) =>
+          level === 'stop'
+            ? `The ${side} cut runs through ${p.item.name}`
+            : `${upper(p.item.name)} is near the ${side} cut`,
+        unknown: '',
+        reason:
+          'The tube is sawn and welded there: a bracket over it hides the weld, and two welds in one place crack.',
+        todo: 'Move the bracket along its tube, or the cut.',
+        at: AT,
+      }),
+    ];
+  });
 }
+
+/** What lies across the whole axle runs over the tubes’ own welds. */
+const overWeld = (p: PlacedBracket, side: Side, gap: Figure): Check => ({
+  id: `bracket.${p.id}.seam.${side}`,
+  stage: STAGE,
+  level: 'caution',
+  title: `${upper(p.item.name)} runs over the weld of the ${side} tube`,
+  figure: { value: gap.value, unit: 'mm', figureId: gap.id },
+  reason: 'Its foot rides on the bead instead of on the tube, and a weld across a weld cracks.',
+  todo: 'Relieve its foot over the bead, and leave that stretch unwelded.',
+  at: AT,
+});
 
 /** One bracket by itself. */
 const standsOf = perBracket('stands', (r, id): readonly Check[] => {

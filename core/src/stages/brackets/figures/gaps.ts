@@ -9,7 +9,8 @@ import { seams, sizeOf } from './tube-map';
 /** How one bracket stands to what does not move, and to where it was wanted. */
 interface OwnGaps {
   readonly ends: Readonly<Partial<Record<Side, Readonly<Partial<Record<'casting' | 'end', Maybe>>>>>>;
-  readonly seam: Maybe;
+  /** To the weld of each tube it lies on. */
+  readonly seams: Readonly<Partial<Record<Side, Figure>>>;
   /** As read after the work, less as planned. */
   readonly offPlace: Maybe;
   readonly offAngle: Maybe;
@@ -62,6 +63,17 @@ function offOf(p: PlacedBracket, what: 'place' | 'angle', now: Maybe, want: Mayb
   });
 }
 
+/** Room to the weld of each tube that it lies on; nothing for what is clamped and can be moved. */
+function seamGaps(r: Reads, p: PlacedBracket): Readonly<Partial<Record<Side, Figure>>> {
+  if (!p.middle || p.item.hold === 'clamped') return {};
+  const gaps: Partial<Record<Side, Figure>> = {};
+  for (const side of sidesOf(p)) {
+    const [face, weld] = [r.of(newFrame).casting[side], r.of(seams)[side]];
+    if (face && weld) gaps[side] = seamGap(p, side, face, weld);
+  }
+  return gaps;
+}
+
 /** Room of a bracket to casting, housing end and the tube’s weld, and how far it is off its place. */
 export const gapsOf = perBracket('gaps', (r, id): OwnGaps | undefined => {
   const p = r.of(placeOf(id));
@@ -69,11 +81,9 @@ export const gapsOf = perBracket('gaps', (r, id): OwnGaps | undefined => {
   const { casting, end } = r.of(newFrame);
   const ends: Partial<Record<Side, ReturnType<typeof endGaps>>> = {};
   for (const side of sidesOf(p)) ends[side] = endGaps(p, side, casting[side], end[side]);
-  const [face, weld] = [casting[p.side], r.of(seams)[p.side]];
-  const over = p.middle && face && weld && p.item.hold !== 'clamped' && p.item.side !== 'across';
   return {
     ends,
-    seam: over ? seamGap(p, p.side, face, weld) : undefined,
+    seams: seamGaps(r, p),
     offPlace: offOf(p, 'place', p.fromCasting, p.planned?.fromCasting),
     offAngle: p.item.made?.clock === undefined ? undefined : offOf(p, 'angle', p.clock, p.planned?.clock),
   };

@@ -161,14 +161,21 @@ function byCar(asked: Asked): Found | undefined {
     'mm',
     { source: 'Read on the car by tape, middle to middle', evidence: 'measured', byTape: true },
   );
+  // Pickup points are middles; its edge lies half of its width further in or out.
+  const { edge } = item;
+  const w = given(`bracket.${id}.wide`, `${item.name}, its width`, item.wide, 0, 'mm', {
+    source: 'Its own size along the axle',
+    byTape: true,
+  });
+  const out = edge === 'middle' ? '' : ` ${edge === 'outer' ? '+' : '−'} {w}/2`;
   return {
     y: derive({
       id: `bracket.${id}.byCar`,
-      label: `${item.name}, from the car’s centreline`,
+      label: `${item.name}, ${EDGE_NAMES[edge]} from the car’s centreline`,
       unit: 'mm',
-      formula: side === 'left' ? '{s}/2' : '−{s}/2',
+      formula: side === 'left' ? `{s}/2${out}` : `−({s}/2${out})`,
       source: 'Half of what its pickup points stand apart, projected to the axle; left is plus',
-      inputs: { s },
+      inputs: edge === 'middle' ? { s } : { s, w },
     }),
     clock: undefined,
     lacks: [],
