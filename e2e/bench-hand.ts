@@ -84,6 +84,14 @@ export function killStandin(file: string, port: number): void {
 
 /** Opens one tab of the stage after the other; a stage without tabs is looked at as it is. */
 export async function everyTab(page: Page, look: (tab: string) => Promise<void>): Promise<void> {
+  const list = page.locator('select.tabs');
+  if (await list.count()) {
+    for (const name of await list.locator('option').allTextContents()) {
+      await list.selectOption({ label: name });
+      await look(name.trim());
+    }
+    return;
+  }
   const tabs = page.locator('.tabs label');
   const names = await tabs.allTextContents();
   for (const name of names.length ? names : ['']) {

@@ -43,6 +43,7 @@ const STAGES = [
   'hubs',
   'driveline',
   'gears',
+  'brackets',
   'sheets',
   'readings',
   'routes',

@@ -12,6 +12,7 @@ const STAGES = [
   'hubs',
   'driveline',
   'gears',
+  'brackets',
   'sheets',
   'readings',
   'routes',

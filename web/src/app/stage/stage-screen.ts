@@ -26,6 +26,9 @@ import { WalkButton } from './walk-button';
 import { walkMode } from './walk-mode';
 import { WalkSheet } from './walk-sheet';
 
+/** More parts of a stage than this are chosen from a list: they do not stand in one row. */
+const MOST_TABS = 8;
+
 /** The screen of any stage: title, tabs that follow the field with focus, desk, panel, what is still needed. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -57,6 +60,7 @@ export class StageScreenView {
     return (Array.isArray(drawn) ? drawn : [drawn]).filter((v): v is View => v !== undefined);
   });
   protected readonly narrow = narrowPage();
+  protected readonly MOST_TABS = MOST_TABS;
   protected readonly hasResults = computed(
     () => !!this.look().above || !!this.tab().desk?.length || !!this.look().below?.length,
   );

@@ -75,7 +75,7 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
     clampRows(r, pen),
     {
       title: 'Springs',
-      columns: [''],
+      columns: ['Value'],
       rows: [
         cellsRow('Springs by now', '', [textCell(SPRING_SIDE_NAMES[r.choice('springsNow')])]),
         cellsRow('Springs as wanted', '', [textCell(SPRING_SIDE_NAMES[r.choice('springsWanted')])]),

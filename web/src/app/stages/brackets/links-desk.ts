@@ -142,7 +142,7 @@ const JOINT_COLUMNS: readonly RowColumn[] = [
         </tbody>
       </table>
     }
-    <h3>Bolts and holes of old and new parts</h3>
+    <h2>Bolts and holes of old and new parts</h2>
     <ix-rows
       name="bolts and holes"
       [columns]="jointColumns"
@@ -168,7 +168,7 @@ const JOINT_COLUMNS: readonly RowColumn[] = [
       gap: 8px;
       align-items: center;
     }
-    h3 {
+    h2 {
       margin: 12px 0 4px;
       color: var(--ink-2);
       font-size: 13px;

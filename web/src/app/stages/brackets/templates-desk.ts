@@ -16,7 +16,7 @@ import { UnitsService } from '../../state/units.service';
     <ix-segments label="Paper" [options]="papers" [value]="paper()" (picked)="paper.set($any($event))" />
     @for (t of all(); track t.id) {
       <section>
-        <h3>{{ t.name }}</h3>
+        <h2>{{ t.name }}</h2>
         @if (t.lacks.length) {
           <p class="second">
             Missing:
@@ -41,7 +41,7 @@ import { UnitsService } from '../../state/units.service';
     </p>
   `,
   styles: `
-    h3 {
+    h2 {
       margin: 12px 0 2px;
       font-size: 15px;
     }

@@ -11,14 +11,12 @@ export const look: StageLook = {
   tabs: [
     ...SHEETS.map(({ id, title }): StageTab => ({
       id,
-      name: title.split(' ')[0] ?? title,
-      subtitle: title.toLowerCase(),
+      name: title,
       desk: [SheetDesk],
     })),
     ...WALKED.map((stage): StageTab => ({
       id: `walk.${stage}`,
-      name: stageTitle(stage),
-      subtitle: 'for the walk',
+      name: `${stageTitle(stage)}, for the walk`,
       desk: [WalkPreview],
     })),
   ],
