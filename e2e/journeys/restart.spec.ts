@@ -52,7 +52,7 @@ test('the page outlives a restart, keeps what was typed, and tomorrow all is as 
       await page.request.get(`http://127.0.0.1:${PORT}/api/projects`)
     ).json()) as unknown[];
     // Those of the demo, once.
-    expect(projects).toHaveLength(2);
+    expect(projects).toHaveLength(3);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(field(page, 'Root gap')).not.toHaveValue('2.7');
   } finally {

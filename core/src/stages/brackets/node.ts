@@ -15,6 +15,9 @@ import { survey } from '../survey/words';
 export const node = nodesOf(brackets, brief, survey, donor, stance, cut, shafts, hubs, driveline, gears);
 export type Reads = ReadOf<typeof node>;
 
+/** Nodes that are kept, by the ids of their brackets. */
+const MOST_KEPT = 2000;
+
 /**
  * A node for each bracket, by its id: when one of them changes only its own runs again.
  *
@@ -32,6 +35,8 @@ export function perBracket<T>(
         const item: Bracket | undefined = r.field('brackets', id);
         return item && run(r, id, item);
       });
+      // A server sees many plans: what they were called is not kept for ever.
+      if (made.size >= MOST_KEPT) made.clear();
       made.set(id, found);
     }
     return found;

@@ -65,6 +65,42 @@ class StillObserver implements ResizeObserver {
   }
 }
 
+/** Sees everything at once: what is fetched when it is looked at is there. */
+class SeenObserver implements IntersectionObserver {
+  readonly root = null;
+  readonly rootMargin = '';
+  readonly scrollMargin = '';
+  readonly thresholds: readonly number[] = [];
+
+  constructor(private readonly seen: IntersectionObserverCallback) {}
+
+  observe(target: Element): void {
+    const box = target.getBoundingClientRect();
+    const entry: IntersectionObserverEntry = {
+      target,
+      isIntersecting: true,
+      intersectionRatio: 1,
+      time: 0,
+      boundingClientRect: box,
+      intersectionRect: box,
+      rootBounds: null,
+    };
+    // As a browser does: not before whoever asks has gone on.
+    setTimeout(() => {
+      this.seen([entry], this);
+    });
+  }
+  unobserve(): void {
+    return;
+  }
+  disconnect(): void {
+    return;
+  }
+  takeRecords(): IntersectionObserverEntry[] {
+    return [];
+  }
+}
+
 /** A component with a plan open in the store, as the page has it. */
 export class Bench<T> {
   private constructor(
@@ -75,6 +111,7 @@ export class Bench<T> {
   static async of<T>(component: Type<T>, plan: Plan, inputs: Record<string, unknown> = {}): Promise<Bench<T>> {
     localStorage.clear();
     globalThis.ResizeObserver ??= StillObserver;
+    globalThis.IntersectionObserver ??= SeenObserver;
     // The test’s page has no layout, so nothing scrolls.
     Element.prototype.scrollIntoView = () => undefined;
     // With the component, so that what it loads only when it is first shown is there from the beginning.

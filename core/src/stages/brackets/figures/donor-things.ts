@@ -6,7 +6,7 @@ import { node, type Reads } from '../node';
 import { tubeMaps, type Patch } from './tube-map';
 
 /** Something that is welded to the donor’s tube and stays on it when it is cut: outboard of the casting face, mm. */
-export interface DonorThing {
+interface DonorThing {
   readonly id: string;
   readonly name: string;
   readonly side: Side;
@@ -50,7 +50,7 @@ export const donorThings = node('donorThings', (r): readonly DonorThing[] =>
 );
 
 /** A new bracket that is welded where something of the donor’s is: that comes off first. */
-export interface OverOld {
+interface OverOld {
   readonly patch: Patch;
   readonly thing: DonorThing;
   /** Room along the tube, mm; below 0 where they lie on each other. Where it stands round the tube is not listed. */

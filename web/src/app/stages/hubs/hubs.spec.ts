@@ -289,6 +289,10 @@ describe('tubes and what a weld pulled', () => {
 describe('what is on the tubes', () => {
   it('is listed from the casting face, and put in order where its ends were swapped', async () => {
     const bench = await Bench.of(TubeItems, donorPlan({}));
+    await vi.waitFor(async () => {
+      await bench.settle();
+      expect(bench.all('ix-rows')).toHaveLength(1);
+    });
     await type(bench, 'New row, What', 'the perch', 'input');
     await type(bench, 'New row, From', '431', 'input');
     await type(bench, 'New row, To', '362.5', 'input');
