@@ -283,6 +283,23 @@ describe('on the tube', () => {
     );
   });
 
+  it('a truss of which nobody said where it stands round the tube is not called clear', () => {
+    const truss = {
+      kind: 'truss',
+      name: 'truss',
+      side: 'across',
+      wide: 560,
+      edge: 'middle',
+      place: { datum: 'centre', at: 0 },
+    } as const;
+    const results = evaluate(
+      planOf({ brackets: { t: truss, b: { ...at(60, 0), kind: 'breather', hold: 'drilled' } } }),
+    );
+    expect(results.checks.find((c) => c.id === 'bracket.t.clock')?.level).toBe('unknown');
+    expect(results.decisions.find((d) => d.id === 'bracketPlaces')?.lacks).toContain('bracket.list');
+    expect(results.of(rearView)?.shapes.some((s) => s.at === 'bracket.t')).toBe(false);
+  });
+
   it('a truss that runs over the tubes’ welds is to be relieved there', () => {
     const truss = {
       kind: 'truss',
@@ -513,6 +530,8 @@ describe('links and what they pull at', () => {
     expect(all.get('link.l.longer')?.value).toBeCloseTo(2 * (37 - 19.05), 9);
     expect(all.get('link.l.shorter')?.value).toBeCloseTo(22, 9);
     expect(results.checks.find((c) => c.id === 'link.l.buckling')?.level).toBe('unknown');
+    const bar = evaluate(planOf({ readings: loads, links: { b: { ...LINK, kind: 'lateral' } } }));
+    expect(bar.checks.find((c) => c.id === 'link.b.buckling')?.level).toBe('unknown');
   });
 
   it('take what moments about their bolts ask', () => {

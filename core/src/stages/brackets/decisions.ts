@@ -10,7 +10,7 @@ export const placesDecision: DecisionDef = {
   needs: node('placesNeeds', (r): readonly string[] => {
     const all = r.of(places);
     if (all.length === 0) return ['bracket.list'];
-    const unknown = all.some((p) => !p.y || (!p.clock && p.item.side !== 'across'));
+    const unknown = all.some((p) => !p.y || !p.clock);
     return [...new Set([...(unknown ? ['bracket.list'] : []), ...all.flatMap((p) => p.lacks)])];
   }),
   rests: node('placesRests', (r) => r.of(places).flatMap((p) => [p.fromCasting, p.clock])),

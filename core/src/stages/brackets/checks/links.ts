@@ -53,24 +53,24 @@ function linkChecks(r: Reads, { id, link, tube, engaged, buckling }: LinkSizes):
       todo: 'Turn the adjuster end the other way, or leave room in the bracket.',
       at: AT,
     });
-  if (link.kind === 'lower' || link.kind === 'upper')
-    checks.push(
-      judge({
-        id: `link.${id}.buckling`,
-        stage: STAGE,
-        figure: buckling,
-        way: 'atMost',
-        limit: r.limit('link.buckling'),
-        stop: 1,
-        holds: `${link.name}: does not buckle`,
-        fails: `${link.name}: may buckle`,
-        unknown: `${link.name}: whether it buckles is not known`,
-        reason: UNTIL,
-        todo: 'A larger tube, or a thicker wall.',
-        at: AT,
-        lacks: r.of(pairLoads).lacks,
-      }),
-    );
+  // Of bars and arms no load is known until the suspension’s motion is: that is not in order.
+  checks.push(
+    judge({
+      id: `link.${id}.buckling`,
+      stage: STAGE,
+      figure: buckling,
+      way: 'atMost',
+      limit: r.limit('link.buckling'),
+      stop: 1,
+      holds: `${link.name}: does not buckle`,
+      fails: `${link.name}: may buckle`,
+      unknown: `${link.name}: whether it buckles is not known`,
+      reason: UNTIL,
+      todo: 'A larger tube, or a thicker wall.',
+      at: AT,
+      lacks: r.of(pairLoads).lacks,
+    }),
+  );
   return checks;
 }
 

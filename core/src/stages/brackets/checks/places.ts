@@ -44,7 +44,7 @@ function unknownOf(r: Reads, p: PlacedBracket): Check[] {
         lacks: p.lacks,
       }),
     );
-  if (!p.clock && p.item.side !== 'across')
+  if (!p.clock)
     checks.push(
       unknownCheck({
         id: `bracket.${p.id}.clock`,

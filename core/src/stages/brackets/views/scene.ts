@@ -51,16 +51,14 @@ export function sceneOf(r: Reads): BracketScene | undefined {
     casting: { left: cl.value, right: cr.value },
     end: { left: el.value, right: er.value },
     solids: r.of(places).flatMap((p): Solid[] => {
-      if (!p.middle) return [];
-      const clock = p.clock?.value ?? (p.item.side === 'across' ? 0 : undefined);
-      if (clock === undefined) return [];
+      if (!p.middle || !p.clock) return [];
       const { wide, round, high } = p.item;
       return [
         {
           p,
           from: p.middle.value - wide / 2,
           to: p.middle.value + wide / 2,
-          clock,
+          clock: p.clock.value,
           half: Math.min(Math.PI, round / 2 / radius),
           radius,
           high: high ?? LOW,
