@@ -78,3 +78,6 @@ export const FITTING_SIZES: Readonly<Record<Exclude<FittingThread, 'unsaid'>, Fi
   m12: { name: 'M12 × 1.5', outside: 12, drill: 10.5 },
   m16: { name: 'M16 × 1.5', outside: 16, drill: 14.5 },
 };
+
+/** A name where a sentence begins. */
+export const upper = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

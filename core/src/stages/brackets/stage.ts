@@ -1,6 +1,7 @@
 import { stage } from '../../stage';
 import { boltJoints, heights, linked, strengths } from './checks/links';
-import { asWelded, kits, meets, onOld, stands } from './checks/places';
+import { meets, onOld } from './checks/meets';
+import { asWelded, kits, stands } from './checks/places';
 import { flips, perchAngles, pins, uBolts } from './checks/springs';
 import { clampDecision, placesDecision } from './decisions';
 import { clamps, flip, perchOff, wheelbase } from './figures/perches';

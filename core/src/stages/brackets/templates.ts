@@ -1,10 +1,11 @@
 import type { Side } from '../../geometry';
-import { notchDepth, saddleDepth, wrapped } from '../../mechanics';
+import { notchDepth, wrapped } from '../../mechanics';
 import type { JigLayer, JigShape, Spot } from '../hubs/jig';
 import { outside } from './figures/frame';
 import { seams, tubeMaps, type Patch, type TubeMap } from './figures/tube-map';
-import { places } from './figures/places';
 import { node, type Reads } from './node';
+import { lacking, path, rectangle, type Template, type TemplateWord } from './template-parts';
+import { plate, saddles } from './template-plates';
 
 /** Templates there are, by the last part of their address. */
 export const TEMPLATES = ['wrap-left', 'wrap-right', 'saddles', 'notch', 'plate'] as const;
@@ -16,41 +17,6 @@ export const TEMPLATE_NAMES: Readonly<Record<TemplateId, string>> = {
   notch: 'Notch of the brace tube',
   plate: 'Spring plate',
 };
-
-/** A word on a template, mm. */
-export interface TemplateWord {
-  readonly text: string;
-  readonly at: Spot;
-}
-
-/** Shapes in full size, or what they lack. */
-export interface Template {
-  readonly shapes: readonly JigShape[];
-  readonly words: readonly TemplateWord[];
-  /** Said under its title. */
-  readonly said: string;
-  /** Quantities without which it cannot be made; then there are no shapes. */
-  readonly lacks: readonly string[];
-}
-
-const path = (layer: JigLayer, points: readonly Spot[], closed = false): JigShape => ({
-  kind: 'path',
-  layer,
-  points,
-  closed,
-});
-const rectangle = (layer: JigLayer, x0: number, x1: number, y0: number, y1: number): JigShape =>
-  path(
-    layer,
-    [
-      [x0, y0],
-      [x1, y0],
-      [x1, y1],
-      [x0, y1],
-    ],
-    true,
-  );
-const lacking = (...lacks: readonly string[]): Template => ({ shapes: [], words: [], said: '', lacks });
 
 /** Marks of a wrap: every 10 mm along both edges, every 15° along both ends, longer at each quarter. */
 function marks(length: number, radius: number): readonly JigShape[] {
@@ -151,69 +117,6 @@ function wrap(r: Reads, side: Side): Template {
     : lacking('brief.targetWidth', `donor.casting.${side}`, `donor.tube.${side}`, 'donor.tubeOd');
 }
 
-const ARC_STEPS = 48;
-const PLATE_GAP = 12;
-
-/** A plate on a tube: its hollow below, its bolt’s hole above, mm; u about its middle from `x`. */
-function plateOf(
-  x: number,
-  radius: number,
-  half: number,
-  high: number,
-  bolt: number | undefined,
-): readonly JigShape[] {
-  const depth = saddleDepth(radius, half);
-  const sin = half / radius;
-  const hollow = Array.from({ length: ARC_STEPS + 1 }, (_, i): Spot => {
-    const t = Math.asin(sin) * ((2 * i) / ARC_STEPS - 1);
-    return [x + radius * Math.sin(t), radius * Math.cos(t) - radius];
-  });
-  const top = high + (bolt === undefined ? 0 : 1.6 * bolt);
-  return [
-    path('outline', [...hollow, [x + half, top], [x - half, top]], true),
-    path('mark', [
-      [x, -depth],
-      [x, top],
-    ]),
-    ...(bolt === undefined
-      ? []
-      : [
-          { kind: 'circle' as const, layer: 'drill' as const, centre: [x, high] as Spot, radius: bolt / 2 },
-          path('mark', [
-            [x - bolt, high],
-            [x + bolt, high],
-          ]),
-        ]),
-  ];
-}
-
-/** Plates of every bracket that stands up from its tube, beside each other. */
-const saddles = node('saddles', (r): Template => {
-  const od = r.of(outside).left;
-  if (!od) return lacking('donor.tubeOd');
-  const radius = od.value / 2;
-  const shapes: JigShape[] = [];
-  const words: TemplateWord[] = [];
-  let x = 0;
-  for (const { item } of r.of(places)) {
-    if (item.hold !== 'welded' || item.high === undefined || item.high <= 0) continue;
-    // What it takes round the tube is an arc; its plate is as wide as the chord of that.
-    const half = radius * Math.sin(Math.min(Math.PI / 2, item.round / 2 / radius));
-    const middle = x + half;
-    shapes.push(...plateOf(middle, radius, half, item.high, item.bolt));
-    words.push({ text: item.name, at: [middle - half + 1, item.high / 2] });
-    x = middle + half + PLATE_GAP;
-  }
-  return shapes.length
-    ? {
-        shapes,
-        words,
-        said: 'Each plate from the tube’s skin up; the hole stands as high off the skin as the bracket is listed.',
-        lacks: [],
-      }
-    : lacking('bracket.list');
-});
-
 const NOTCH_STEP = 3;
 /** Tube left behind the deepest place of a notch on its template, mm. */
 const BEHIND = 25;
@@ -263,60 +166,6 @@ const notch = node('notch', (r): Template => {
       { text: 'offset side', at: [round / 2 + 1, top - 12] },
     ],
     said: 'Wrapped round the brace, printed side out. Outline: by its outside, for a scribed skin. Second line: by its inside, where a notched wall bears. Heights are from the axle’s middle along the brace.',
-    lacks: [],
-  };
-});
-
-/** Holes go this much over their bolts, mm. */
-const EASE = 1;
-const PIN_EASE = 0.3;
-const EDGE = 2;
-
-/** The plate under the spring: four holes of the U-bolts, and the centre bolt’s, in the middle and moved. */
-const plate = node('plate', (r): Template => {
-  const D = r.of(outside).left;
-  const [d, w, p, s] = [
-    r.figure('clamp.bolt'),
-    r.figure('spring.width'),
-    r.figure('perch.pin'),
-    r.figure('perch.shift'),
-  ];
-  if (!D || !d || !w || !p)
-    return lacking(
-      ...(D ? [] : ['donor.tubeOd']),
-      ...(d ? [] : ['clamp.bolt']),
-      ...(w ? [] : ['spring.width']),
-      ...(p ? [] : ['perch.pin']),
-    );
-  const [u, v] = [(D.value + d.value) / 2, (w.value + d.value) / 2 + EASE];
-  const hole = (x: number, y: number, size: number): JigShape => ({
-    kind: 'circle',
-    layer: 'drill',
-    centre: [x, y],
-    radius: size / 2,
-  });
-  const shift = s?.value ?? 0;
-  const edge = EDGE * d.value;
-  return {
-    shapes: [
-      rectangle('outline', -u - edge, u + edge, -v - edge, v + edge),
-      ...[-u, u].flatMap((x) => [-v, v].map((y) => hole(x, y, d.value + EASE))),
-      hole(0, 0, p.value + PIN_EASE),
-      ...(shift === 0 ? [] : [hole(-shift, 0, p.value + PIN_EASE)]),
-      path('mark', [
-        [-u - edge, 0],
-        [u + edge, 0],
-      ]),
-      path('mark', [
-        [0, -v - edge],
-        [0, v + edge],
-      ]),
-    ],
-    words: [
-      { text: 'forward', at: [u - 10, 1] },
-      { text: 'centre bolt', at: [2, 2] },
-    ],
-    said: 'Seen from above, forward to the right. U-bolt holes 1 mm over the bolt; the spring lies between them.',
     lacks: [],
   };
 });

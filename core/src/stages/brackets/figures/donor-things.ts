@@ -63,7 +63,7 @@ export const overOld = node('overOld', (r): readonly OverOld[] => {
     (maps[thing.side]?.patches ?? []).flatMap((patch): OverOld[] => {
       const { item, id, middle } = patch.placed;
       const apart = Math.max(patch.from - thing.to.value, thing.from.value - patch.to);
-      if (apart >= 0 || item.hold !== 'welded' || item.side === 'across' || !middle) return [];
+      if (apart >= 0 || item.hold !== 'welded' || !middle) return [];
       const a = given(
         `bracket.${id}.begins`,
         `${item.name}, begins`,
