@@ -5,7 +5,7 @@ import { node } from '../node';
 import { seams, tubeMaps, type TubeMap } from './tube-map';
 
 /** A free place on a tube: outboard of its casting face, mm, and round it from the top, rad. */
-export interface FreePlace {
+interface FreePlace {
   readonly side: Side;
   readonly fromCasting: number;
   readonly clock: number;

@@ -79,7 +79,7 @@ export const oldFrame = node('oldFrame', (r): AxleFrame =>
 );
 
 /** Tube of the new axle as it stands by now, or is wanted. */
-export const newTube = node('newTube', (r): Sided<Maybe> => {
+const newTube = node('newTube', (r): Sided<Maybe> => {
   const [now, want] = [r.of(stand), r.of(wanted)];
   return bySide((side) => now.tube[side] ?? want[side]);
 });
