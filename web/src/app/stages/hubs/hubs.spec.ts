@@ -324,7 +324,7 @@ describe('a choice among few', () => {
 });
 
 describe('sheets for suppliers', () => {
-  it('are four, each as PDF, table and file, in the unit that is shown', async () => {
+  it('stand each as PDF, table and file, in the unit that is shown', async () => {
     const bench = await Bench.stage('sheets', donorPlan({}));
     const links = bench.all<HTMLAnchorElement>('.files.order a').map((a) => a.getAttribute('href') ?? '');
     expect(links).toHaveLength(15);

@@ -45,8 +45,9 @@ export class SheetFiles {
   protected readonly csv = computed(() => this.address(`${MAIN_SHEET.address}.csv`));
   protected readonly file = computed(() => `/api/variants/${this.store.variant()?.id ?? ''}/plan-file`);
 
-  protected readonly wall = computed(() =>
-    SHEETS.filter((sheet) => sheet.wall).map(({ title, address }) => ({
+  /** Sheets of the bench beside the main one. */
+  protected readonly benches = computed(() =>
+    SHEETS.filter((sheet) => sheet.bench && sheet !== MAIN_SHEET).map(({ title, address }) => ({
       name: title,
       pdf: this.address(`${address}.pdf`, `&paper=${this.paper()}`),
     })),

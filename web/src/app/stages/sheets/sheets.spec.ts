@@ -1,3 +1,4 @@
+import { SHEETS } from '@intervex/core/sheets';
 import { Bench, donorPlan, read } from '../../testing/bench';
 import { UnitsService } from '../../state/units.service';
 import { TestBed } from '@angular/core/testing';
@@ -30,6 +31,12 @@ describe('cut sheet on screen', () => {
     const href = bench.button('Cut sheet, PDF').getAttribute('href');
     expect(href).toMatch(/^\/api\/variants\/[\w-]{36}\/cut-sheet\.pdf\?units=mm&paper=letter$/);
     expect(bench.button('Plan file').getAttribute('href')).toMatch(/plan-file$/);
+  });
+
+  it('prints every sheet there is', async () => {
+    const bench = await Bench.stage('sheets', donorPlan());
+    const links = bench.all<HTMLAnchorElement>('ix-sheet-files a').map((a) => a.getAttribute('href') ?? '');
+    for (const { address } of SHEETS) expect(links.some((l) => l.includes(`/${address}.pdf?`))).toBe(true);
   });
 
   it('says that it is not complete', async () => {
