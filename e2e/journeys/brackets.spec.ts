@@ -230,7 +230,11 @@ test('the phone shows one bracket at a time with the live gauge', async ({ page,
 });
 
 test('the weld order changes when a truss is added, and waits at its holds', async ({ page, request }) => {
-  const id = await ownTern(request);
+  const id = await ownTern(request, (text) =>
+    changed(text, ({ plan }) => {
+      for (const b of Object.values(plan.brackets)) b['made'] = { by: 'tacked', at: 60 };
+    }),
+  );
   await openStage(page, id, 'brackets');
   await tab(page, 'Weld order');
   const steps = page.locator('ix-order-desk li');
@@ -254,6 +258,12 @@ test('the weld order changes when a truss is added, and waits at its holds', asy
   expect(at(after, 'Weld Back truss')).toBeLessThan(at(after, 'Weld Left shock mount'));
   const weld = page.getByRole('checkbox', { name: /Weld Back truss/ });
   await expect(weld).toBeDisabled();
+  await expect(page.getByText('Not read yet: Back truss.')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: /Read every bracket’s distance/ })).toBeDisabled();
+  await tab(page, 'Map');
+  await page.getByRole('radio', { name: /^Back truss/ }).check();
+  await put(page, 'Now from the casting face', '-380');
+  await tab(page, 'Weld order');
   for (const hold of [/Read every bracket’s distance/, /Put the axle under the car/, /Cycle it/])
     await page.getByRole('checkbox', { name: hold }).check();
   await expect(weld).toBeEnabled();

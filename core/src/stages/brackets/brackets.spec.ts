@@ -617,6 +617,19 @@ describe('the weld order', () => {
     );
   });
 
+  it('holds until every bracket was read, after tack and after weld', () => {
+    const unread = (id: string, made: Partial<Bracket>) => {
+      const brackets = { ...two, l: { ...two.l, ...made } };
+      return evaluate(planOf({ brackets }))
+        .of(order)
+        .find((s) => s.id === id)?.unread;
+    };
+    expect(unread('tacked', {})).toEqual(['left link', 'left perch', 'right perch']);
+    const made = { made: { by: 'tacked', at: 240 } } as const;
+    expect(unread('tacked', made)).toEqual(['left link', 'right perch']);
+    expect(unread('welded', made)).toContain('left perch');
+  });
+
   it('changes when a truss is added: it comes before all that it would pull', () => {
     const truss = {
       name: 'truss',

@@ -7,6 +7,8 @@ export interface WeldStep {
   readonly why: string;
   /** Nothing goes on before its readings were taken and compared. */
   readonly hold?: true;
+  /** Brackets whose readings it wants and that have none yet, by name: until then it is not done. */
+  readonly unread?: readonly string[];
 }
 
 /** What of a bracket its turn follows from. */
@@ -15,6 +17,8 @@ interface Welded {
   readonly name: string;
   readonly kind: BracketKind;
   readonly side: 'left' | 'right' | 'across';
+  /** What it was read as, after that step. */
+  readonly made?: 'tacked' | 'welded';
 }
 
 interface WeldOrderInput {
@@ -100,12 +104,13 @@ export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
     steps.push({
       id: `tack.${w.id}`,
       what: `Tack ${w.name}: two short tacks, not opposite each other`,
-      why: 'It can still be knocked over.',
+      why: 'It can still be knocked into place.',
     });
   steps.push(
     {
       id: 'tacked',
       hold: true,
+      unread: turn.filter((w) => !w.made).map((w) => w.name),
       what: 'Read every bracket’s distance and angle, and enter it as tacked',
       why: 'What is off is cheap to mend by now, and dear after the weld.',
     },
@@ -138,6 +143,7 @@ export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
     {
       id: 'welded',
       hold: true,
+      unread: turn.filter((w) => w.made !== 'welded').map((w) => w.name),
       what: 'Read every bracket again, and enter it as welded',
       why: 'From here on it counts where it stands.',
     },

@@ -12,7 +12,13 @@ export const order = node('order', (r): readonly WeldStep[] => {
   const lengths = SIDES.flatMap((side) => (shock[side] ? [`${sized(shock[side].value)} ${side}`] : []));
   const newTubes = r.choice('method') === 'newTubes';
   return weldOrder({
-    brackets: all.map(([id, { name, kind, side }]) => ({ id, name, kind, side })),
+    brackets: all.map(([id, { name, kind, side, made }]) => ({
+      id,
+      name,
+      kind,
+      side,
+      ...(made ? { made: made.by } : {}),
+    })),
     newTubes,
     cut: !newTubes && SIDES.some((side) => work?.[side] === 'shorten'),
     perches: r.choice('perchesWelded'),

@@ -16,7 +16,7 @@ function sections(r: Reads): readonly SheetSection[] {
         .map((step, i) =>
           cellsRow(`${i + 1}. ${step.what}`, step.why, [
             textCell(step.hold ? 'HOLD: read and compare' : ''),
-            textCell(done[step.id]),
+            textCell(done[step.id] && !step.unread?.length ? done[step.id] : undefined),
           ]),
         ),
     },

@@ -185,12 +185,17 @@ describe('links', () => {
 
 describe('the weld order', () => {
   it('is ticked off, and waits at each hold point', async () => {
-    const bench = await Bench.of(OrderDesk, planOf());
+    const made = { by: 'tacked', at: 341 } as const;
+    const bench = await Bench.of(OrderDesk, planOf({ brackets: { p: PERCH, s: { ...SHOCK, made } } }));
     const boxes = () => bench.all<HTMLInputElement>('input[type=checkbox]');
     const texts = () => bench.all('li').map((li) => li.textContent ?? '');
     const at = (words: string) => texts().findIndex((t) => t.includes(words));
     expect(boxes()[at('Weld Perch L')]?.disabled).toBe(true);
     const hold = at('Read every bracket’s distance');
+    expect(boxes()[hold]?.disabled).toBe(true);
+    expect(texts()[hold]).toContain('Not read yet: Perch L.');
+    bench.store.put('brackets', 'p', { ...PERCH, made });
+    await bench.fixture.whenStable();
     expect(boxes()[hold]?.disabled).toBe(false);
     boxes()[hold]?.dispatchEvent(new Event('change'));
     await bench.fixture.whenStable();

@@ -15,7 +15,12 @@ import { UnitsService } from '../../state/units.service';
       @for (s of steps(); track s.id) {
         <li [class.hold]="s.hold" [class.done]="s.done">
           <label>
-            <input type="checkbox" [checked]="!!s.done" [disabled]="s.waits" (change)="tick(s.id, !s.done)" />
+            <input
+              type="checkbox"
+              [checked]="!!s.done"
+              [disabled]="s.waits || !!s.unread?.length"
+              (change)="tick(s.id, !s.done)"
+            />
             <span>
               @if (s.hold) {
                 <b class="tag">
@@ -25,6 +30,9 @@ import { UnitsService } from '../../state/units.service';
               }
               {{ s.what }}
               <small class="second">{{ s.why }}{{ s.done ? ' Done ' + s.done + '.' : '' }}</small>
+              @if (s.unread?.length) {
+                <small>Not read yet: {{ s.unread?.join(', ') }}. Enter each under Map.</small>
+              }
               @if (s.waits) {
                 <small>Waits for the hold point before it.</small>
               }
@@ -85,9 +93,11 @@ export class OrderDesk {
       .results()
       .of(order)
       .map((s) => {
-        const waits = held && !done[s.id];
-        if (s.hold && !done[s.id]) held = true;
-        return { ...s, what: this.units.say(s.what), done: done[s.id], waits };
+        // A hold without its readings holds, whoever ticked it.
+        const day = s.unread?.length ? undefined : done[s.id];
+        const waits = held && !day;
+        if (s.hold && !day) held = true;
+        return { ...s, what: this.units.say(s.what), done: day, waits };
       });
   });
 
