@@ -493,7 +493,17 @@ describe('springs and U-bolts', () => {
       brackets: { a: { ...perch, place: { datum: 'casting', at: 240, clock: deg(1) } } },
     });
     expect(checkOf(welded, 'bracket.a.perch')?.figure?.value).toBeCloseTo(deg(2.5), 9);
-    expect(checkOf(welded, 'bracket.a.perch')?.todo).toContain('rearward');
+    expect(checkOf(welded, 'bracket.a.perch')?.todo).toContain('thick end rearward');
+    // Under the axle the spring lies below its perch: what is too high in front falls away from it in front.
+    const below = planOf({
+      readings: angles,
+      brackets: { a: { ...perch, place: { datum: 'casting', at: 240, clock: deg(181) } } },
+      choices: { springsWanted: 'under' },
+    });
+    expect(checkOf(below, 'bracket.a.perch')?.figure?.value).toBeCloseTo(deg(2.5), 9);
+    expect(checkOf(below, 'bracket.a.perch')?.todo).toContain('thick end forward');
+    // Nothing of its U-bolts was read.
+    expect(checkOf(right, 'clamp.length')?.level).toBe('unknown');
   });
 });
 
@@ -558,6 +568,17 @@ describe('links and what they pull at', () => {
     expect(of('weld')).toBeCloseTo(F * Math.hypot(1 / (120 * t), 55 / ((2 * t * 3600) / 6)), 4);
     const unknown = evaluate(planOf({ brackets: { a: bracket } }));
     expect(unknown.checks.find((c) => c.id === 'bracket.a.shear')?.level).toBe('unknown');
+  });
+
+  it('give a single link in the middle all that a pair would take', () => {
+    const shear = (side: Bracket['side']) => {
+      const place = { datum: 'centre', at: 180, clock: 0 } as const;
+      const results = evaluate(
+        planOf({ readings: loads, brackets: { a: { side, edge: 'middle', place, bolt: 16 } } }),
+      );
+      return results.checks.find((c) => c.id === 'bracket.a.shear')?.figure?.value ?? Number.NaN;
+    };
+    expect(shear('across') / shear('left')).toBeCloseTo(1 / 0.6, 9);
   });
 
   it('do not call a bolt strong whose load nobody knows', () => {

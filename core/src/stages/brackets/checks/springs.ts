@@ -3,9 +3,12 @@ import { sized } from '../../../measure';
 import { judge, unknownCheck, type Check } from '../../../stage';
 import { places } from '../figures/places';
 import { clamps, cornerRoom, flip, perchOff, pinPlay, plateOff } from '../figures/perches';
-import { node } from '../node';
+import { node, type Reads } from '../node';
 
 const STAGE = 'brackets';
+/** A hole goes over what slides into it by this much, a sleeve’s bore by less, mm: a hand’s push, no rattle. */
+const SLIDES = 0.3;
+const SLEEVED = 0.2;
 
 /** What turning the springs round does. */
 export const flips = node('flips', (r): readonly Check[] => {
@@ -33,6 +36,10 @@ export const flips = node('flips', (r): readonly Check[] => {
   ];
 });
 
+/** Where a wedge is thick: where the perch falls away from the spring, which is above it or below. */
+const thickEnd = (r: Reads, off: number): string =>
+  off > 0 === (r.choice('springsWanted') === 'over') ? 'rearward' : 'forward';
+
 /** Do perches lie as the pinion wants? */
 export const perchAngles = node('perchAngles', (r): readonly Check[] =>
   r.of(places).flatMap((p): Check[] => {
@@ -50,7 +57,7 @@ export const perchAngles = node('perchAngles', (r): readonly Check[] =>
         unknown: `Whether ${p.item.name} lies as the pinion wants: not known`,
         reason: 'The spring sits flat on its perch: what the perch is turned by, the pinion is turned by.',
         todo: figure
-          ? `Turn the perch, or where it is welded already lay a wedge of ${sized(Math.abs(figure.value), 'rad')} under the spring, its thick end ${figure.value > 0 ? 'rearward' : 'forward'}.`
+          ? `Turn the perch, or where it is welded already lay a wedge of ${sized(Math.abs(figure.value), 'rad')} between perch and spring, its thick end ${thickEnd(r, figure.value)}.`
           : '',
         at: 'bracket.list',
         lacks: [`angle.perch.${p.side}`, 'drive.aim', 'donor.angle.flat', 'donor.angle.pinion'].filter(
@@ -79,7 +86,7 @@ export const pins = node('pins', (r): readonly Check[] => {
         fails: 'Centre bolt’s head does not go into its perch',
         unknown: '',
         reason: 'The spring would ride on the head instead of on its seat, and U-bolts come loose.',
-        todo: `Drill the perch to ${sized((pin?.value ?? 0) + 0.3)}.`,
+        todo: `Drill the perch to ${sized((pin?.value ?? 0) + SLIDES)}.`,
         at: 'perch.pinHole',
       }),
     ];
@@ -94,7 +101,9 @@ export const pins = node('pins', (r): readonly Check[] => {
       fails: 'Centre bolt has play in its perch',
       unknown: 'Whether the centre bolt fits its perch: not known',
       reason: 'The head alone keeps the axle square; with play it shifts at the first hard launch.',
-      todo: play ? `Sleeve the hole from ${sized(hole?.value ?? 0)} to ${sized((pin?.value ?? 0) + 0.2)}.` : '',
+      todo: play
+        ? `Sleeve the hole from ${sized(hole?.value ?? 0)} to ${sized((pin?.value ?? 0) + SLEEVED)}.`
+        : '',
       at: 'perch.pinHole',
       lacks: [...(pin ? [] : ['perch.pin']), ...(hole ? [] : ['perch.pinHole'])],
     }),
@@ -143,7 +152,7 @@ export const uBolts = node('uBolts', (r): readonly Check[] => {
       }),
     );
   const perches = r.of(places).some((p) => p.item.kind === 'perch');
-  if (perches && all.lacks.length && all.lacks.length < 6)
+  if (perches && all.lacks.length)
     checks.push(
       unknownCheck({
         id: 'clamp.length',

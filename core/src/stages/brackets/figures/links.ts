@@ -1,6 +1,6 @@
 import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
 import { torque } from '../../brief/figures/torque';
-import type { Link, LinkKind } from '../choices';
+import type { BracketSide, Link, LinkKind } from '../choices';
 import { node, type Reads } from '../node';
 
 /** Forces that a pair of links takes, N: pushed or pulled, without sign. */
@@ -32,7 +32,7 @@ export const pairLoads = node('pairLoads', (r): PairLoads => {
       inputs: { μ, N },
     });
   const lacks = [
-    ...(thrust ? [] : ['brief.front', 'brief.rear', 'brief.wheelbase', 'brief.cgHeight']),
+    ...(thrust ? [] : ['brief.front', 'brief.rear', 'brief.wheelbase', 'brief.cgHeight', 'brief.friction']),
     ...(lo ? [] : ['link.low']),
     ...(hi ? [] : ['link.high']),
   ].filter((id) => r.figure(id as 'brief.front') === undefined);
@@ -55,15 +55,30 @@ export const pairLoads = node('pairLoads', (r): PairLoads => {
   };
 });
 
-/** Load of one link of a kind, N, with the factor of this project. */
-export function loadOfLink(r: Reads, kind: LinkKind): Maybe {
+/**
+ * Load of one link of a kind, N, with the factor of this project.
+ *
+ * @param side `across` for a single link in the middle: it takes all that a pair would
+ */
+export function loadOfLink(r: Reads, kind: LinkKind, side: BracketSide): Maybe {
   const loads = r.of(pairLoads);
   const pair = kind === 'upper' ? loads.upper : kind === 'lateral' ? undefined : loads.lower;
   const [s, k] = [r.figure('link.share'), factor(r)];
-  if (!pair || !s) return undefined;
+  const which = kind === 'upper' ? 'upper' : 'lower';
+  if (!pair) return undefined;
+  if (side === 'across')
+    return derive({
+      id: `link.load.only.${which}`,
+      label: `Load of the only ${which} link, with its factor`,
+      unit: 'N',
+      formula: '{P}·{k}',
+      source: 'A link by itself in the middle takes all that a pair would, and the factor of this project',
+      inputs: { P: pair, k },
+    });
+  if (!s) return undefined;
   return derive({
-    id: `link.load.one.${kind === 'upper' ? 'upper' : 'lower'}`,
-    label: `Load of one ${kind === 'upper' ? 'upper' : 'lower'} link, with its factor`,
+    id: `link.load.one.${which}`,
+    label: `Load of one ${which} link, with its factor`,
     unit: 'N',
     formula: '{P}·{s}·{k}',
     source: 'The harder pulled side’s share of a pair, and the factor of this project',
@@ -172,7 +187,7 @@ function sizesOf(r: Reads, id: string, link: Link): LinkSizes {
 }
 
 function bucklingOf(r: Reads, id: string, link: Link, e: Figure): Maybe {
-  const F = loadOfLink(r, link.kind);
+  const F = loadOfLink(r, link.kind, link.side);
   if (!F || link.kind === 'torque' || link.kind === 'ladder') return undefined;
   const E = given('link.young', 'Young’s modulus of steel', YOUNG, 0, 'MPa', 'Steel');
   const D = given(

@@ -18,7 +18,7 @@ const own = (p: PlacedBracket, what: keyof Bracket & string, label: string, valu
 /** What pulls at a bracket, N: a link’s load; brackets that look up carry the upper links. */
 function pullAt(r: Reads, p: PlacedBracket): Maybe {
   if (p.item.kind !== 'link' || !p.clock) return undefined;
-  return loadOfLink(r, Math.cos(p.clock.value) > 0 ? 'upper' : 'lower');
+  return loadOfLink(r, Math.cos(p.clock.value) > 0 ? 'upper' : 'lower', p.item.side);
 }
 
 function boltOf(p: PlacedBracket, F: Figure): Pick<Strains, 'shear' | 'bearing'> {
