@@ -1,38 +1,11 @@
 import { build } from 'esbuild';
+import { OPTIONS } from './build-options.mjs';
 
-// Own code in one file; packages stay outside, since some read their own data files.
+// The process that answers, and the script of its workers.
 await build({
-  entryPoints: ['src/main.ts'],
-  outfile: 'dist/main.js',
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  sourcemap: true,
-  external: [
-    'express',
-    'express-static-gzip',
-    'pg',
-    'joi',
-    'pino',
-    'pino-http',
-    'helmet',
-    'compression',
-    'pdfkit',
-    'csv-stringify',
-    'csv-parse',
-    'rfc6902',
-    'better-sse',
-    'sharp',
-    'file-type',
-    'p-retry',
-    'lru-cache',
-    'content-disposition',
-    'http-terminator',
-    '@expo-google-fonts/*',
-    '@fontsource/*',
-    'dejavu-fonts-ttf',
-    'fontkit',
-  ],
-  logLevel: 'warning',
+  ...OPTIONS,
+  entryPoints: { main: 'src/main.ts', worker: 'src/work/worker.ts', data: 'src/backup/command.ts' },
+  outdir: 'dist',
+  splitting: true,
+  chunkNames: 'part-[hash]',
 });

@@ -5,3 +5,4 @@ export * from './problems';
 export * from './requests';
 export * from './text';
 export * from './wire';
+export * from './people';

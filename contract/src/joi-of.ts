@@ -8,7 +8,7 @@ import type {
   TextShape,
 } from '@intervex/core';
 import Joi from 'joi';
-import { freeText, nameText } from './text';
+import { dayText, freeText, keyText, nameText, timeText } from './text';
 
 /** Name of one thing in a list of the builder’s. */
 const ITEM_ID = /^[a-zA-Z0-9-]{1,40}$/;
@@ -44,8 +44,8 @@ function list({ of, min, max, unique, rule }: ListShape): Joi.Schema {
 }
 
 function record({ of, keys, max }: RecordShape): Joi.Schema {
-  if (keys === 'item') return Joi.object().pattern(ITEM_ID, joiOf(of).required()).max(max);
-  if (keys === 'size') return Joi.object().pattern(SIZE_ID, joiOf(of).required()).max(max);
+  if (keys === 'item') return Joi.object().pattern(keyText(ITEM_ID), joiOf(of).required()).max(max);
+  if (keys === 'size') return Joi.object().pattern(keyText(SIZE_ID), joiOf(of).required()).max(max);
   return Joi.object(Object.fromEntries(keys.map((key) => [key, joiOf(of)])));
 }
 
@@ -74,11 +74,8 @@ export function joiOf(shape: AnyShape): Joi.Schema {
     case 'oneOf':
       return Joi.string().valid(...shape.values);
     case 'date':
-      return Joi.string()
-        .pattern(/^\d{4}-\d{2}-\d{2}$/, 'date')
-        .allow('')
-        .messages({ 'string.pattern.name': 'must be a date such as 2027-03-20, or empty' });
+      return dayText();
     case 'time':
-      return Joi.string().isoDate();
+      return timeText();
   }
 }

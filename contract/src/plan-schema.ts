@@ -23,7 +23,7 @@ import {
 } from '@intervex/core';
 import Joi from 'joi';
 import { joiOf } from './joi-of';
-import { freeText, nameText } from './text';
+import { freeText, idText, keyText, nameText, timeText } from './text';
 
 /** Most repeats of one reading; beyond it the earlier ones should have been settled. */
 const MAX_REPEATS = 20;
@@ -45,7 +45,7 @@ const readingOf = (quantity: Quantity) =>
           value: valueOf(quantity),
           typed: freeText(60).allow(''),
           who: nameText(60),
-          at: Joi.string().isoDate(),
+          at: timeText(),
         }),
       )
       .min(1)
@@ -81,7 +81,7 @@ const acceptance = Joi.object({
   reason: freeText(300).min(3).required(),
   figure: Joi.number().allow(null).required(),
   who: nameText(60).required(),
-  at: Joi.string().isoDate().required(),
+  at: timeText().required(),
 });
 
 const factOf = ({ options }: FactKind) =>
@@ -94,7 +94,7 @@ const factOf = ({ options }: FactKind) =>
       .required(),
     note: freeText(500).allow(''),
     who: nameText(60),
-    at: Joi.string().isoDate(),
+    at: timeText(),
   });
 
 /** A part as the counter offers it; also what its answers are checked by. */
@@ -107,7 +107,7 @@ const photo = Joi.object({
   place: Joi.string().pattern(PLACE, 'place').required(),
   caption: freeText(200).allow('').required(),
   who: nameText(60).required(),
-  at: Joi.string().isoDate().required(),
+  at: timeText().required(),
 });
 
 /** A check's id: letters, figures and dots. */
@@ -115,11 +115,12 @@ const CHECK_ID = /^[a-zA-Z0-9.-]{1,80}$/;
 
 const required = (fields: Readonly<Record<string, AnyField>>) =>
   Object.fromEntries(Object.entries(fields).map(([key, { shape }]) => [key, joiOf(shape).required()]));
+const optional = (fields: Readonly<Record<string, AnyField>>) =>
+  Object.fromEntries(Object.entries(fields).map(([key, { shape }]) => [key, joiOf(shape)]));
 const byId = <T extends { readonly id: string }>(list: readonly T[], of: (one: T) => Joi.Schema) =>
   Joi.object(Object.fromEntries(list.map((one) => [one.id, of(one)]))).required();
 
-/** The plan as it crosses the wire and stands in a file. Unknown fields are refused by name. */
-export const planSchema = Joi.object<Plan>({
+const PARTS = {
   ...required(PART_FIELDS),
   choices: Joi.object(required(CHOICE_FIELDS)).required(),
   readings: byId(QUANTITIES, readingOf),
@@ -127,11 +128,22 @@ export const planSchema = Joi.object<Plan>({
     LIMIT_IDS.map((id): Limit => LIMITS[id]),
     limitOf,
   ),
-  accepted: Joi.object().pattern(CHECK_ID, acceptance).max(200).required(),
+  accepted: Joi.object().pattern(keyText(CHECK_ID), acceptance).max(200).required(),
   facts: byId(FACTS, factOf),
   searches: Joi.object(Object.fromEntries(SEARCH_IDS.map((id) => [id, joiOf(SEARCH_SHAPE)]))).required(),
   verdicts: Joi.object(
     Object.fromEntries(Object.entries(VERDICT_FIELDS).map(([on, { shape }]) => [on, joiOf(shape)])),
   ).required(),
-  photos: Joi.object().pattern(Joi.string().guid(), photo).max(500).required(),
+  photos: Joi.object().pattern(idText(), photo).max(500).required(),
+};
+
+/** The plan as it crosses the wire and stands in a file. Unknown fields are refused by name. */
+export const planSchema = Joi.object<Plan>(PARTS);
+
+/** What of a plan was changed: any of its parts, any of their entries. */
+export const planPartsSchema = Joi.object<{ plan: object }>({
+  plan: planSchema
+    .fork(Object.keys(PARTS), (part) => part.optional())
+    .keys({ choices: Joi.object(optional(CHOICE_FIELDS)) })
+    .required(),
 });

@@ -15,6 +15,7 @@ const RIGHT: Readonly<Record<string, (item: ValidationErrorItem) => string>> = {
   'string.empty': () => 'write something here',
   'string.pattern.name': (i) => patternRight(i),
   'string.guid': () => 'an id as this server gives it',
+  'date.none': () => 'a day of the calendar',
   'string.isoDate': () => 'a time such as 2027-03-20T18:00:00Z',
   'array.min': () => 'at least one entry',
   'array.max': (i) => `at most ${String(i.context?.['limit'])} entries`,
@@ -31,7 +32,7 @@ const list = (values: unknown): string =>
 
 function patternRight(item: ValidationErrorItem): string {
   const kind: unknown = item.context?.['name'];
-  if (kind === 'name') return 'letters, figures and spaces; no < > ; or control characters';
+  if (kind === 'name' || kind === 'seen') return 'letters, figures and spaces; no < > ; or control characters';
   if (kind === 'place') return 'a quantity, a fact, donor or a check';
   return kind === 'date' ? 'a date such as 2027-03-20' : 'plain text';
 }

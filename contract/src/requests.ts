@@ -2,12 +2,16 @@ import { LENGTH_UNITS, WALKED, type LengthUnit, type Plan } from '@intervex/core
 import { SHEETS } from '@intervex/core/sheets';
 import Joi from 'joi';
 import { planSchema } from './plan-schema';
-import { nameText } from './text';
+import { idText, nameText } from './text';
 import type { SaveRequest, StepRequest } from './wire';
 
 const who = nameText(60).required();
-const baseRevision = Joi.number().integer().min(1).required();
+/** Largest number that the database counts by. */
+const MOST_REVISIONS = 2 ** 31 - 1;
+const baseRevision = Joi.number().integer().min(1).max(MOST_REVISIONS).required();
 
+/** The save around the plan; the plan is checked against the one it was made from. */
+export const saveShellSchema = Joi.object<SaveRequest>({ baseRevision, plan: Joi.object().required(), who });
 export const saveSchema = Joi.object<SaveRequest>({ baseRevision, plan: planSchema.required(), who });
 export const stepSchema = Joi.object<StepRequest>({ baseRevision, who });
 
@@ -20,7 +24,7 @@ export const newProjectSchema = Joi.object<{ name: string; variant: string; who:
 /** Another variant beside an existing one: with its plan, or with one made of that, such as for another donor. */
 export const newVariantSchema = Joi.object<{ name: string; copyOf: string; plan?: Plan; who: string }>({
   name: nameText().trim().required(),
-  copyOf: Joi.string().guid().required(),
+  copyOf: idText().required(),
   plan: planSchema.prefs({ convert: false }),
   who,
 });
@@ -33,7 +37,7 @@ export const projectChangeSchema = Joi.object<{ name?: string; strip?: readonly 
   strip: Joi.array().items(Joi.string().max(40)).min(1).max(40).unique(),
 }).or('name', 'strip');
 
-export const idSchema = Joi.object<{ id: string }>({ id: Joi.string().guid().required() });
+export const idSchema = Joi.object<{ id: string }>({ id: idText().required() });
 
 const paper = Joi.string().valid('a4', 'letter').default('a4');
 const units = Joi.string()
@@ -62,12 +66,42 @@ export const surveySheetQuerySchema = Joi.object<SurveySheetQuery>({
 
 export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
   who: nameText(60).default('bench'),
-  page: Joi.string().guid().required(),
+  page: idText().required(),
 });
 
 export const importQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
 
 export const photoQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
+
+export interface ProjectsQuery {
+  readonly find: string;
+  readonly from: number;
+  readonly limit: number;
+}
+export const projectsQuerySchema = Joi.object<ProjectsQuery>({
+  find: Joi.string().max(120).allow('').default(''),
+  from: Joi.number().integer().min(0).max(1_000_000).default(0),
+  limit: Joi.number().integer().min(1).max(200).default(60),
+});
+
+/** A page of the history: those before a revision. */
+export interface HistoryQuery {
+  readonly before?: number;
+  readonly limit: number;
+}
+const revision = Joi.number().integer().min(1).max(MOST_REVISIONS);
+export const historyQuerySchema = Joi.object<HistoryQuery>({
+  before: revision,
+  limit: Joi.number().integer().min(1).max(200).default(200),
+});
+export const revisionSchema = Joi.object<{ revision: number }>({ revision: revision.required() });
+
+/** Body that puts an earlier revision back as a new one. */
+export const restoreSchema = Joi.object<StepRequest & { revision: number }>({
+  baseRevision,
+  revision: revision.required(),
+  who,
+});
 
 export interface ReadingsQuery {
   readonly find: string;

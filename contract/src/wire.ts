@@ -67,7 +67,7 @@ export interface RevisionView {
   readonly changed: readonly string[];
 }
 
-export type RevisionKind = 'create' | 'edit' | 'undo' | 'redo' | 'import';
+export type RevisionKind = 'create' | 'edit' | 'undo' | 'redo' | 'import' | 'restore';
 
 /** One thing wrong with what was sent. */
 export interface Problem {
@@ -88,6 +88,9 @@ export interface Refusal {
 
 export type RefusalCode =
   | 'invalid'
+  | 'login'
+  | 'forbidden'
+  | 'tooMany'
   | 'notFound'
   | 'tooLarge'
   | 'wrongType'
@@ -277,4 +280,137 @@ export interface PracticeSet {
   readonly trials: readonly Trial[];
   /** Once it was opened. */
   readonly truth?: SetTruth;
+}
+
+/** Something somebody did that is no change of a plan. */
+export interface AuditEntry {
+  readonly id: number;
+  readonly at: string;
+  readonly who: string;
+  readonly what: string;
+  readonly about: Readonly<Record<string, string>>;
+}
+
+/** What somebody may do here. */
+export type Role = 'owner' | 'builder' | 'helper' | 'guest';
+
+/** Who the page is, as the server knows it. */
+export interface Me {
+  /** Open to others in the workshop; without, there is one owner and nothing to log in to. */
+  readonly shared: boolean;
+  /** Nothing while nobody has said who he is. */
+  readonly role?: Role;
+  /** The server’s name for him, which stands beside what he does. */
+  readonly name?: string;
+  /** Variant that a guest reads. */
+  readonly variant?: string;
+  /** This device is paired with somebody: its PIN is enough. */
+  readonly paired?: string;
+}
+
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Exclude<Role, 'guest'>;
+  /** He has a password, and may log in with it anywhere in the workshop. */
+  readonly hasPassword: boolean;
+  readonly devices: readonly DeviceView[];
+}
+export interface DeviceView {
+  readonly id: string;
+  readonly name: string;
+  readonly pairedAt: string;
+  readonly seenAt: string;
+}
+export interface SessionView {
+  readonly id: string;
+  readonly who: string;
+  readonly role: Role;
+  readonly device: string;
+  readonly until: string;
+}
+export interface GuestView {
+  readonly id: string;
+  readonly name: string;
+  readonly variantId: string;
+  readonly variant: string;
+  readonly madeAt: string;
+  readonly endsAt: string;
+  readonly state: 'open' | 'ended' | 'withdrawn';
+}
+
+/** A code that pairs one device, once. */
+export interface PairCode {
+  readonly code: string;
+  /** Address that opens the page with the code filled in. */
+  readonly url: string;
+  /** The same as a QR code, SVG. */
+  readonly qr: string;
+  readonly endsAt: string;
+}
+/** A guest’s link; it is told once. */
+export interface GuestLink extends GuestView {
+  readonly url: string;
+  readonly qr: string;
+}
+
+/** How the application is open to the workshop. */
+export interface ShareView {
+  readonly on: boolean;
+  /** Addresses of this computer that it could be opened on. */
+  readonly addresses: readonly string[];
+  readonly address: string;
+  readonly port: number;
+  readonly tls: 'own' | 'given' | 'none';
+  readonly hasGiven: boolean;
+  readonly url: string;
+  /** SHA-256 of the certificate, to be compared on the other device. */
+  readonly fingerprint: string;
+  /** Why it is not open although it should be. */
+  readonly trouble: string;
+}
+
+/** Something that was taken off the lists. */
+export interface RemovedView {
+  readonly id: string;
+  readonly kind: 'project' | 'variant' | 'photo';
+  readonly name: string;
+  readonly removedAt: string;
+  /** Until then it is listed here. */
+  readonly until: string;
+}
+
+/** Where the data stand. */
+export interface DataView {
+  /** Bytes of the database. */
+  readonly size: number;
+  readonly projects: number;
+  readonly revisions: number;
+  readonly photos: number;
+  /** Folder with the backups. */
+  readonly folder: string;
+  /** Bytes free where the backups lie. */
+  readonly free: number;
+  /** Newest first. */
+  readonly backups: readonly BackupView[];
+  /** Why the last backup was not made. */
+  readonly trouble: string;
+  /** What was set aside by a restore. */
+  readonly aside: readonly string[];
+}
+export interface BackupView {
+  readonly file: string;
+  readonly at: string;
+  readonly size: number;
+  /** Made by itself, and removed again when fourteen newer ones are there. */
+  readonly daily: boolean;
+}
+/** What a backup held that was put back. */
+export interface RestoreView {
+  readonly madeAt: string;
+  readonly projects: number;
+  readonly revisions: number;
+  readonly photos: number;
+  /** Name under which what was there before is kept aside. */
+  readonly aside: string;
 }

@@ -8,6 +8,9 @@ import { pino } from 'pino';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
 import type { Pool } from './db/pool';
+import type { Backups } from './backup/backups';
+import type { Workshop } from './share/workshop';
+import type { WorkPool } from './work/pool';
 
 const SCRIPT = `export const width = ${'1402.4 + '.repeat(400)}0;`;
 const HASHED = 'chunk-AB12CD34.js';
@@ -21,7 +24,15 @@ beforeAll(async () => {
   writeFileSync(join(root, HASHED), SCRIPT);
   writeFileSync(join(root, `${HASHED}.br`), brotliCompressSync(SCRIPT));
   // The page alone: nothing here asks the database.
-  const app = createApp({ pool: {} as Pool, log: pino({ enabled: false }), webRoot: root });
+  const app = createApp({
+    pool: {} as Pool,
+    log: pino({ enabled: false }),
+    webRoot: root,
+    work: {} as WorkPool,
+    workshop: {} as Workshop,
+    backups: {} as Backups,
+    migrations: '',
+  });
   await new Promise<void>((listening) => {
     server = app.listen(0, '127.0.0.1', () => {
       listening();

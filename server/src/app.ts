@@ -5,6 +5,9 @@ import helmet from 'helmet';
 import { extname, join } from 'node:path';
 import type { Logger } from 'pino';
 import type { Pool } from './db/pool';
+import { open } from './http/doors';
+import { guard } from './http/guard';
+import { slowBodies } from './http/slow-bodies';
 import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
 import type { LiveStreams } from './live/routes';
@@ -16,6 +19,12 @@ import { readingRoutes } from './readings/routes';
 import { shapeRoutes } from './shapes/routes';
 import { sheetRoutes } from './sheets/routes';
 import { compareRoutes } from './compare/routes';
+import type { WorkPool } from './work/pool';
+import { dataRoutes } from './backup/routes';
+import type { Backups } from './backup/backups';
+import { authenticate } from './people/authenticate';
+import { peopleRoutes } from './people/routes';
+import type { Workshop } from './share/workshop';
 
 interface AppParts {
   readonly pool: Pool;
@@ -27,6 +36,13 @@ interface AppParts {
   readonly ports?: Addresses;
   /** Which start of the application this is; health tells it. */
   readonly instance?: string | undefined;
+  /** The door to the workshop. */
+  readonly workshop: Workshop;
+  readonly backups: Backups;
+  /** Folder with the migrations. */
+  readonly migrations: string;
+  /** Does what would keep others waiting. */
+  readonly work: WorkPool;
 }
 
 /** Scripts and styles come from here alone; Angular Material sets styles inline. */
@@ -49,11 +65,11 @@ const mayCompress: compression.CompressionFilter = (request, response) =>
   compression.filter(request, response);
 
 /** Builds the application; listening is the caller's. */
-export function createApp({ pool, log, webRoot, live, ports, instance }: AppParts): Express {
+export function createApp({ webRoot, ...parts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(requestLog(log), helmet(SECURITY), compression({ filter: mayCompress }));
-  app.use('/api', apiRoutes(pool, live, ports, instance));
+  app.use(requestLog(parts.log), helmet(SECURITY), guard(), slowBodies(), compression({ filter: mayCompress }));
+  app.use('/api', apiRoutes(parts));
   if (webRoot) app.use(page(webRoot));
   app.use((request) => {
     throw refused('notFound', `There is nothing at ${request.path.slice(0, 200)}.`);
@@ -62,26 +78,23 @@ export function createApp({ pool, log, webRoot, live, ports, instance }: AppPart
   return app;
 }
 
-function apiRoutes(
-  pool: Pool,
-  live: LiveStreams | undefined,
-  ports: Addresses = {},
-  instance?: string,
-): Router {
+function apiRoutes(parts: Omit<AppParts, 'webRoot'>): Router {
+  const { pool, live, ports = {}, instance, work, workshop, backups, migrations } = parts;
   const api = Router();
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  api.get('/health', async (_request, response) => {
+  open(api, 'GET /health', async (_request, response) => {
     await pool.query('select 1');
     response.json({ status: 'ok', database: 'ok', instance: instance ?? null });
   });
+  api.use(authenticate(pool, workshop), peopleRoutes(pool, workshop), dataRoutes(pool, backups, migrations));
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
-  api.use(photoRoutes(pool), readingRoutes(pool), shapeRoutes(pool));
-  for (const port of PORTS) api.use(port.routes(pool, ports[port.id]));
-  api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool));
+  api.use(photoRoutes(pool, work), readingRoutes(pool), shapeRoutes(pool, work));
+  for (const port of PORTS) api.use(port.routes(pool, ports[port.id], work));
+  api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool, work));
   return api;
 }
 

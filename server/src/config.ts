@@ -1,8 +1,10 @@
+import { isIP } from 'node:net';
+import { resolve } from 'node:path';
 import { PORTS } from './ports';
 import { addressesOf, type Addresses } from './ports/port';
 
 /** What the process is told by its environment. */
-interface Config {
+export interface Config {
   readonly port: number;
   readonly databaseUrl: string;
   /** Folder with the built page; absent in tests that need only the interface. */
@@ -12,6 +14,22 @@ interface Config {
   readonly ports: Addresses;
   /** Which start of the application this is; tools compare it to know that it is theirs that answers. */
   readonly instance: string | undefined;
+  /** Where backups and certificates are kept. */
+  readonly dataFolder: string;
+  /** Address that is opened to the workshop, and a certificate that was given for it. */
+  readonly share: {
+    readonly host: string | undefined;
+    readonly given: { readonly cert: string; readonly key: string } | undefined;
+  };
+}
+
+function readShare(env: NodeJS.ProcessEnv): Config['share'] {
+  const { INTERVEX_HOST: host, INTERVEX_TLS_CERT: cert, INTERVEX_TLS_KEY: key } = env;
+  if (host && isIP(host) === 0)
+    throw new Error(`INTERVEX_HOST is “${host}”; it must be an address of this computer such as 192.0.2.7.`);
+  if (!cert !== !key)
+    throw new Error('INTERVEX_TLS_CERT and INTERVEX_TLS_KEY go together: name both files, or none.');
+  return { host: host || undefined, given: cert && key ? { cert, key } : undefined };
 }
 
 /** Reads the environment. @throws Error that names the variable and what would be right */
@@ -28,5 +46,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     logLevel: env['LOG_LEVEL'] ?? 'info',
     ports: addressesOf(PORTS, env),
     instance: env['INTERVEX_INSTANCE'],
+    dataFolder: resolve(env['INTERVEX_DATA_DIR'] ?? '.intervex'),
+    share: readShare(env),
   };
 }

@@ -4,71 +4,90 @@ import { fileURLToPath } from 'node:url';
 import { createHttpTerminator } from 'http-terminator';
 import { pino } from 'pino';
 import { createApp } from './app';
-import { readConfig } from './config';
+import { Backups } from './backup/backups';
+import { readConfig, type Config } from './config';
 import { migrate } from './db/migrate';
 import { createPool } from './db/pool';
+import { startTrouble } from './db/start-trouble';
 import { seedDemo } from './demo/seed';
+import { HERE, through } from './http/entry';
+import { LOG_OPTIONS } from './http/request-log';
+import { PATIENCE } from './http/slow-bodies';
 import { LiveFeed } from './live/feed';
 import { liveStreams } from './live/routes';
 import { PORTS } from './ports';
+import { Workshop } from './share/workshop';
+import { WorkPool } from './work/pool';
 
 /** How long open requests may still take once asked to stop. */
 const STOP_MS = 5000;
+/** Ends with this where starting again would not help; the supervisor knows it. */
+const HOPELESS = 78;
 
-const config = readConfig(process.env);
-const log = pino({ level: config.logLevel });
-const pool = createPool(config.databaseUrl, log);
-const here = dirname(fileURLToPath(import.meta.url));
+const migrations = join(dirname(fileURLToPath(import.meta.url)), '../migrations');
 
-const ran = await migrate(pool, join(here, '../migrations'));
-if (ran.length) log.info({ ran }, 'migrated');
-const seeded = await seedDemo(pool);
-if (seeded) log.info({ seeded }, 'demo projects put in');
+/** Begins, or says in one sentence why not. */
+async function main(config: Config): Promise<void> {
+  const log = pino({ level: config.logLevel, ...LOG_OPTIONS });
+  const pool = createPool(config.databaseUrl, log);
+  const ran = await migrate(pool, migrations);
+  if (ran.length) log.info({ ran }, 'migrated');
+  const seeded = await seedDemo(pool);
+  if (seeded) log.info({ seeded }, 'demo projects put in');
 
-const feed = new LiveFeed(config.databaseUrl, log);
-await feed.start();
-const live = liveStreams(pool, feed, log);
-const server = createServer(
-  createApp({ pool, log, webRoot: config.webRoot, live, ports: config.ports, instance: config.instance }),
-);
-server.listen(config.port, '127.0.0.1', () => {
-  log.info({ address: server.address() }, 'listening');
-});
-for (const { id, resume } of PORTS)
-  void resume?.(pool, config.ports[id]).then(
-    (settled) => {
-      if (settled) log.info({ port: id, settled }, 'what was cut off is settled');
-    },
-    (error: unknown) => {
-      log.error({ port: id, err: error }, 'what was cut off stays so');
-    },
-  );
-server.on('error', (error) => {
-  log.fatal({ err: error }, 'cannot listen');
-  process.exit(1);
-});
+  const feed = new LiveFeed(config.databaseUrl, log);
+  await feed.start();
+  const live = liveStreams(pool, feed, log);
+  const { port, dataFolder: folder, ports, share } = config;
+  const work = new WorkPool();
+  const backups = new Backups(pool, join(folder, 'backups'), log);
+  const workshop = new Workshop({ pool, log, folder, port, ...share });
+  const { webRoot, instance } = config;
+  const app = createApp({ pool, log, webRoot, live, ports, instance, work, backups, workshop, migrations });
+  const server = createServer(PATIENCE, through(HERE, app));
+  server.on('error', (error) => {
+    log.fatal({ err: error }, 'cannot listen');
+    process.exit(1);
+  });
+  server.listen(port, '127.0.0.1', () => {
+    log.info({ address: server.address() }, 'listening');
+  });
+  await workshop.start(app);
+  backups.begin();
+  for (const { id, resume } of PORTS)
+    void resume?.(pool, ports[id]).then(
+      (settled) => {
+        if (settled) log.info({ port: id, settled }, 'what was cut off is settled');
+      },
+      (error: unknown) => {
+        log.error({ port: id, err: error }, 'what was cut off stays so');
+      },
+    );
 
-const terminator = createHttpTerminator({ server, gracefulTerminationTimeout: STOP_MS });
-
-function stop(signal: string): void {
-  log.info({ signal }, 'stopping');
-  live.close();
-  void feed.close();
-  void terminator
-    .terminate()
-    .then(() => pool.end())
-    .then(() => {
-      log.info('stopped');
-      process.exit(0);
+  const terminator = createHttpTerminator({ server, gracefulTerminationTimeout: STOP_MS });
+  const stop = (signal: string) => {
+    log.info({ signal }, 'stopping');
+    live.close();
+    backups.end();
+    void feed.close();
+    void Promise.all([terminator.terminate(), workshop.shut()])
+      .then(() => work.close())
+      .then(() => pool.end())
+      .then(() => {
+        log.info('stopped');
+        process.exit(0);
+      });
+  };
+  // `disconnect`: started by a supervisor that died, nobody would stop this process any more.
+  for (const signal of ['SIGINT', 'SIGTERM', 'disconnect'] as const)
+    process.once(signal, () => {
+      stop(signal);
     });
 }
-process.once('SIGINT', () => {
-  stop('SIGINT');
-});
-process.once('SIGTERM', () => {
-  stop('SIGTERM');
-});
-// Started by a supervisor that died: nobody would stop this process any more.
-process.once('disconnect', () => {
-  stop('disconnect');
-});
+
+try {
+  await main(readConfig(process.env));
+} catch (error) {
+  process.stderr.write(`${startTrouble(error)}\n`);
+  process.exit(HOPELESS);
+}

@@ -62,6 +62,13 @@ const joined = (of: (section: Section) => unknown): Fields =>
 /** Fields of the plan that the stages bring, by their place in it. */
 export const CHOICE_FIELDS = joined((s) => s.choices);
 export const PART_FIELDS = joined((s) => s.parts);
+/** Parts of the plan that are read or done at the bench: whoever only helps there writes nothing else. */
+export const BENCH_PARTS: readonly string[] = [
+  'readings',
+  'facts',
+  'photos',
+  ...Object.entries(PART_FIELDS).flatMap(([key, { bench }]) => (bench ? [key] : [])),
+];
 /** What the counter is asked for, by its place in the plan. */
 export const SEARCHES = joined((s) => s.searches) as unknown as Readonly<Record<SearchId, Question>>;
 export const SEARCH_IDS = Object.keys(SEARCHES) as readonly SearchId[];

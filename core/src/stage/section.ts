@@ -14,6 +14,8 @@ export interface Field<T> {
   readonly sinceOf?: Readonly<Record<string, number>>;
   /** What stays of it with another donor, where that is a part of it. */
   readonly forDonor?: (value: T) => T;
+  /** It is read or done at the bench: whoever helps there may write it. */
+  readonly bench?: boolean;
   /** What an entry of a part, or the field itself, is called, by its key. */
   readonly called?: (key: string) => string;
   /** What it begins with in a plan that had none, where that follows from the plan. */
@@ -71,6 +73,6 @@ export const field = <T>(
   start: T,
   more: { readonly belongs?: Belongs; readonly since: number } & Pick<
     Field<T>,
-    'called' | 'forDonor' | 'startFrom' | 'sinceOf'
+    'called' | 'bench' | 'forDonor' | 'startFrom' | 'sinceOf'
   >,
 ): Field<T> => ({ belongs: 'car', ...more, shape, start });

@@ -1,6 +1,7 @@
 import { readingsQuerySchema } from '@intervex/contract';
 import { Router } from 'express';
 import type { Pool } from '../db/pool';
+import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
 import { readVariant } from '../plans/service';
@@ -18,11 +19,11 @@ export function compareRoutes(pool: Pool): Router {
       { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
     ]);
   };
-  router.get('/projects/:id/variants', async (request, response) => {
+  open(router, 'GET /projects/:id/variants', async (request, response) => {
     const heads = await headsOf(idOf(request));
     response.json(await Promise.all(heads.map(({ id }) => readVariant(pool, id))));
   });
-  router.get('/projects/:id/readings', async (request, response) => {
+  open(router, 'GET /projects/:id/readings', async (request, response) => {
     const id = idOf(request);
     const query = valid(readingsQuerySchema, request.query, 'search', true);
     const heads = await headsOf(id);

@@ -26,3 +26,23 @@ export function isUnavailable(error: unknown): boolean {
     )
   );
 }
+
+/** The database has no room or may not write: what it says of itself, for the page. */
+const HELD: Readonly<Record<string, string>> = {
+  '53100': 'The disk is full. Nothing was lost: make room, and it is tried again.',
+  '53200': 'The database has no memory left just now. Nothing was lost; it will be tried again.',
+  '25006': 'The database may only be read just now. Nothing was lost; it will be tried again.',
+  '58030': 'The database cannot write to its disk. Nothing was lost; it will be tried again.',
+};
+
+/** Why nothing can be kept or read just now, in words; undefined where that is not why. */
+export function whyAway(error: unknown): string | undefined {
+  const held = HELD[codeOf(error)];
+  if (held) return held;
+  return isUnavailable(error)
+    ? 'The database does not answer just now. Nothing was lost; it will be tried again.'
+    : undefined;
+}
+
+/** True where a value that was sent cannot be kept by the database as what it should be (class 22). */
+export const isBadValue = (error: unknown): boolean => codeOf(error).startsWith('22');

@@ -1,6 +1,6 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { Pool } from './pool';
+import type { Client, Pool } from './pool';
 import { withTransaction } from './transaction';
 
 /** Lock that only one migrating process holds at a time. */
@@ -13,7 +13,8 @@ const LOCK = 4_300_001;
  * @returns names of the migrations that ran now
  */
 export async function migrate(pool: Pool, folder: string): Promise<readonly string[]> {
-  const files = (await readdir(folder)).filter((name) => /^\d{4}_.*\.sql$/.test(name)).sort();
+  const files = await migrationFiles(folder);
+  await refuseNewer(pool, files);
   const ran: string[] = [];
   for (const name of files) {
     const sql = await readFile(join(folder, name), 'utf8');
@@ -32,3 +33,49 @@ export async function migrate(pool: Pool, folder: string): Promise<readonly stri
   }
   return ran;
 }
+
+/** The migrations there are, oldest first. */
+export const migrationFiles = async (folder: string): Promise<readonly string[]> =>
+  (await readdir(folder)).filter((name) => /^\d{4}_.*\.sql$/.test(name)).sort();
+
+/** The data are of a newer build: nothing of them is touched. */
+export class NewerData extends Error {}
+
+/** @throws NewerData where the database knows migrations, or holds plans, that this build does not know */
+async function refuseNewer(pool: Pool, files: readonly string[]): Promise<void> {
+  const unknown = (await ranBefore(pool)).filter((name) => !files.includes(name));
+  const [first] = unknown;
+  if (first !== undefined)
+    throw new NewerData(
+      `The data were written by a newer Intervex: it knows ${first.slice(0, 60)}, and this one does not. Nothing was changed. Start the newer one, or restore a backup of this one’s into another folder.`,
+    );
+}
+
+async function ranBefore(pool: Pool): Promise<readonly string[]> {
+  const { rows } = await pool.query<{ there: boolean }>(
+    "select to_regclass('migrations') is not null as there",
+  );
+  if (!rows[0]?.there) return [];
+  return (await pool.query<{ name: string }>('select name from migrations order by name')).rows.map(
+    (r) => r.name,
+  );
+}
+
+/**
+ * Runs migrations inside a transaction of the caller’s, on the schema that it looks at.
+ *
+ * @param names those to run, in order; those that ran before are left out by the caller
+ */
+export async function migrateIn(client: Client, folder: string, names: readonly string[]): Promise<void> {
+  await client.query(
+    'create table if not exists migrations (name text primary key, at timestamptz not null default now())',
+  );
+  for (const name of names) {
+    await client.query(await readFile(join(folder, name), 'utf8'));
+    await client.query('insert into migrations (name) values ($1) on conflict do nothing', [name]);
+  }
+}
+
+/** Lock that whoever changes the shape of the database holds. */
+export const lockShape = (client: Client): Promise<unknown> =>
+  client.query('select pg_advisory_xact_lock($1)', [LOCK]);

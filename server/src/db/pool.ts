@@ -15,5 +15,11 @@ export function createPool(connectionString: string, log: Logger): Pool {
   pool.on('error', (error) => {
     log.warn({ err: error }, 'idle database connection lost');
   });
+  // From its first moment on: the database may say goodbye in the same breath as it says that it is ready.
+  pool.on('connect', (client) => {
+    client.on('error', (error: Error) => {
+      log.debug({ err: error }, 'database connection lost');
+    });
+  });
   return pool;
 }

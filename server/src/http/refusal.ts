@@ -1,16 +1,19 @@
 import { problemsOf, type Problem, type Refusal, type RefusalCode } from '@intervex/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Schema } from 'joi';
-import { isUnavailable } from '../db/errors';
+import { isBadValue, whyAway } from '../db/errors';
 
 const STATUS: Readonly<Record<RefusalCode, number>> = {
   invalid: 400,
+  login: 401,
+  forbidden: 403,
   notFound: 404,
   stale: 409,
   nothingToUndo: 409,
   inUse: 409,
   tooLarge: 413,
   wrongType: 415,
+  tooMany: 429,
   internal: 500,
   unavailable: 503,
 };
@@ -50,18 +53,19 @@ export const answerErrors: ErrorRequestHandler = (error: unknown, request, respo
   const refusal = asRefused(error);
   if (refusal.status >= 500) request.log.error({ err: error }, 'request failed');
   if (refusal.status === 503) response.set('Retry-After', '2');
+  if (refusal.status === 429) response.set('Retry-After', '60');
   response.status(refusal.status).json(refusal.body);
 };
 
 function asRefused(error: unknown): Refused {
   if (error instanceof Refused) return error;
-  if (isUnavailable(error))
-    return refused(
-      'unavailable',
-      'The database does not answer just now. Nothing was lost; it will be tried again.',
-    );
-  const parser = bodyError(error);
-  return parser ?? refused('internal', 'Something went wrong here. Nothing was changed.');
+  const away = whyAway(error);
+  if (away) return refused('unavailable', away);
+  return (
+    bodyError(error) ??
+    askedWrong(error) ??
+    refused('internal', 'Something went wrong here. Nothing was changed.')
+  );
 }
 
 function bodyError(error: unknown): Refused | undefined {
@@ -86,6 +90,31 @@ function bodyError(error: unknown): Refused | undefined {
     default:
       return undefined;
   }
+}
+
+/** What the parts below refuse without words of their own: an address or body that cannot be read, a value that cannot be kept. */
+function askedWrong(error: unknown): Refused | undefined {
+  if (error instanceof URIError)
+    return refused('invalid', 'The address cannot be read.', [
+      { field: 'address', wrong: 'has a % that stands for nothing', right: 'an address as the page makes it' },
+    ]);
+  if (isBadValue(error))
+    return refused('invalid', 'A value that was sent cannot be kept. Nothing was changed.', [
+      {
+        field: 'body',
+        wrong: 'holds a value that cannot be kept',
+        right: 'plain text and numbers of workshop size',
+      },
+    ]);
+  const status = typeof error === 'object' && error !== null && 'status' in error ? Number(error.status) : 0;
+  if (!(status >= 400 && status < 500)) return undefined;
+  return refused('invalid', 'The request cannot be read.', [
+    {
+      field: 'body',
+      wrong: 'cannot be read as it says it is',
+      right: 'a body in the encoding that its header names',
+    },
+  ]);
 }
 
 function tooLarge(error: object): Refused {

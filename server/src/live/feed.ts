@@ -5,6 +5,10 @@ import type { Logger } from 'pino';
 export type LiveNews =
   | { readonly kind: 'revision'; readonly variant: string; readonly revision: number; readonly who: string }
   | { readonly kind: 'presence'; readonly variant: string }
+  /** Somebody may no longer look: what he has open is ended. */
+  | { readonly kind: 'ended'; readonly owner: string }
+  /** All data were put back from a backup. */
+  | { readonly kind: 'restored' }
   /** The database went away, or is back: whatever happened meanwhile has not been heard. */
   | { readonly kind: 'away' }
   | { readonly kind: 'back' };
@@ -21,7 +25,7 @@ const MOST_PAUSE_MS = 3000;
  * connection is made again; who listens is told that news may have been missed.
  */
 export class LiveFeed {
-  private readonly hearers = new Map<string, Set<Hears>>();
+  private readonly hearers = new Set<Hears>();
   private client: pg.Client | undefined;
   private closed = false;
   private away = false;
@@ -36,13 +40,11 @@ export class LiveFeed {
     await this.connect(FIRST_PAUSE_MS);
   }
 
-  /** Calls `hears` with the news of one variant until the returned function is called. */
-  subscribe(variant: string, hears: Hears): () => void {
-    const all = this.hearers.get(variant) ?? new Set<Hears>();
-    this.hearers.set(variant, all.add(hears));
+  /** Calls `hears` with all news until the returned function is called. */
+  subscribe(hears: Hears): () => void {
+    this.hearers.add(hears);
     return () => {
-      all.delete(hears);
-      if (all.size === 0) this.hearers.delete(variant);
+      this.hearers.delete(hears);
     };
   }
 
@@ -73,6 +75,7 @@ export class LiveFeed {
       await client.connect();
       await client.query(`listen ${CHANNEL}`);
       this.client = client;
+      if (this.closed) await client.end();
       if (this.away) this.setAway(false);
     } catch (error) {
       this.log.debug({ err: error }, 'live feed cannot listen yet');
@@ -83,13 +86,13 @@ export class LiveFeed {
   private hear(payload: string | undefined): void {
     const news = readNews(payload);
     if (!news) return;
-    for (const hears of this.hearers.get(news.variant) ?? []) hears(news);
+    for (const hears of this.hearers) hears(news);
   }
 
   private setAway(away: boolean): void {
     if (this.away === away) return;
     this.away = away;
-    for (const all of this.hearers.values()) for (const hears of all) hears({ kind: away ? 'away' : 'back' });
+    for (const hears of this.hearers) hears({ kind: away ? 'away' : 'back' });
   }
 }
 
@@ -103,7 +106,10 @@ export function readNews(
       variant: string;
       revision: number;
       who: string;
+      owner: string;
     }>;
+    if (news.kind === 'restored') return { kind: 'restored' };
+    if (news.kind === 'ended' && typeof news.owner === 'string') return { kind: 'ended', owner: news.owner };
     if (typeof news.variant !== 'string') return undefined;
     if (news.kind === 'presence') return { kind: 'presence', variant: news.variant };
     if (news.kind !== 'revision' || typeof news.revision !== 'number') return undefined;

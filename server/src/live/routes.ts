@@ -1,13 +1,17 @@
 import { liveQuerySchema } from '@intervex/contract';
-import { createSession, type Session } from 'better-sse';
-import { Router, type Response } from 'express';
+import { createSession } from 'better-sse';
+import { Router } from 'express';
+import { randomUUID } from 'node:crypto';
 import type { Logger } from 'pino';
 import type { Pool } from '../db/pool';
-import { valid } from '../http/refusal';
+import { open } from '../http/doors';
+import { refused, valid } from '../http/refusal';
+import { asks, whoAsks } from '../people/identity';
 import { idOf } from '../plans/routes';
-import { readVariant } from '../plans/service';
-import type { LiveFeed, LiveNews } from './feed';
-import { arrive, leave, seen, whoIsHere } from './presence';
+import { headsOf } from '../plans/queries';
+import type { LiveFeed } from './feed';
+import { PresenceWriter, seen } from './presence';
+import { Rooms, Told } from './rooms';
 
 /** How often pages that are open are noted as still there, ms. */
 const SEEN_EVERY_MS = 20_000;
@@ -15,6 +19,10 @@ const SEEN_EVERY_MS = 20_000;
 const KEEP_ALIVE_MS = 25_000;
 /** What the page waits before it comes back after a lost stream, ms. */
 const RETRY_MS = 500;
+/** Longest that a timer waits, ms. */
+const MOST_WAIT_MS = 2 ** 31 - 1;
+/** Most streams of one process; a workshop has tens. */
+const MOST_STREAMS = 5000;
 
 /** The streams of one server process. */
 export interface LiveStreams {
@@ -25,70 +33,63 @@ export interface LiveStreams {
 
 /** A stream per open page: new revisions, who is here, and whether the database is. */
 export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStreams {
-  const open = new Map<string, Response>();
+  const quiet = (error: unknown) => {
+    log.debug({ err: error }, 'presence not written');
+  };
+  const rooms = new Rooms(pool, feed, log);
+  const writer = new PresenceWriter(pool, quiet);
   const timer = setInterval(() => {
-    seen(pool, [...open.keys()]).catch((error: unknown) => {
-      log.debug({ err: error }, 'presence not written');
-    });
+    seen(
+      pool,
+      rooms.all.map((t) => t.present.stream),
+    ).catch(quiet);
   }, SEEN_EVERY_MS);
   timer.unref();
   const router = Router();
-  router.get('/variants/:id/live', async (request, response) => {
-    const id = idOf(request);
-    const { who, page } = valid(liveQuerySchema, request.query, 'query', true);
-    await readVariant(pool, id);
+  open(router, 'GET /variants/:id/live', async (request, response) => {
+    const variant = idOf(request);
+    const query = valid(liveQuerySchema, request.query, 'query', true);
+    if (!(await headsOf(pool, [variant])).has(variant)) throw noVariant();
+    // A question whether there is such a stream, not for the stream.
+    if (request.method === 'HEAD') {
+      response.type('text/event-stream').end();
+      return;
+    }
+    const who = asks(request, query.who);
+    const { page } = query;
+    const same = rooms.find(page);
+    if (same && (same.variant !== variant || same.who !== who))
+      throw refused('inUse', 'This page’s name is in use by another page.', [
+        { field: 'page', wrong: 'is another open page’s', right: 'an id of its own for each page' },
+      ]);
+    if (rooms.size >= MOST_STREAMS) throw refused('unavailable', 'Too many pages are open just now.');
     const session = await createSession(request, response, { keepAlive: KEEP_ALIVE_MS, retry: RETRY_MS });
-    open.set(page, response);
-    const quiet = (work: Promise<unknown>) => {
-      work.catch((error: unknown) => {
-        log.debug({ err: error }, 'live stream');
-      });
-    };
-    const told = new Told(session);
-    // Subscribed first, then told what stands now: nothing falls between.
-    const stop = feed.subscribe(id, (news) => {
-      quiet(tell(told, news, pool, id));
-    });
+    if (!session.isConnected) return;
+    const present = { stream: randomUUID(), page, variant, who };
+    const { key, until } = whoAsks(request);
+    const end = () => response.end();
+    const ends =
+      until === undefined ? undefined : setTimeout(end, Math.min(until - Date.now(), MOST_WAIT_MS)).unref();
+    const leave = rooms.enter(new Told(session, present, key, end));
     session.once('disconnected', () => {
-      stop();
-      open.delete(page);
-      quiet(leave(pool, page, id));
+      leave();
+      clearTimeout(ends);
+      writer.leave(present);
     });
-    quiet(arrive(pool, page, id, who));
-    quiet(pushHead(told, pool, id));
+    writer.arrive(present);
   });
   return {
     router,
     close: () => {
       clearInterval(timer);
-      for (const response of open.values()) response.end();
+      writer.close();
+      rooms.close();
+      for (const told of rooms.all) told.end();
     },
   };
 }
 
-/** One page's stream, which tells each revision once and never an older one after a newer. */
-class Told {
-  private newest = 0;
-
-  constructor(readonly session: Session) {}
-
-  revision(revision: number, who: string): void {
-    if (revision <= this.newest || !this.session.isConnected) return;
-    this.newest = revision;
-    this.session.push({ revision, who }, 'revision', String(revision));
-  }
-}
-
-async function tell(told: Told, news: LiveNews, pool: Pool, id: string): Promise<void> {
-  const { session } = told;
-  if (!session.isConnected) return;
-  if (news.kind === 'revision') told.revision(news.revision, news.who);
-  else if (news.kind === 'presence') session.push({ people: await whoIsHere(pool, id) }, 'people');
-  else session.push({}, news.kind);
-  // After a gap the page is told where the plan stands, whatever it missed.
-  if (news.kind === 'back') await pushHead(told, pool, id);
-}
-
-async function pushHead(told: Told, pool: Pool, id: string): Promise<void> {
-  told.revision((await readVariant(pool, id)).revision, '');
-}
+const noVariant = () =>
+  refused('notFound', 'There is no such variant.', [
+    { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
+  ]);

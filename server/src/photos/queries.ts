@@ -17,9 +17,29 @@ export async function insertPhoto(
 export async function findPhoto(db: Db, id: string, size: 'picture' | 'thumb'): Promise<Buffer | undefined> {
   const { rows } = await db.query<{ bytes: Buffer }>(
     size === 'thumb'
-      ? 'select thumb as bytes from photos where id = $1'
-      : 'select picture as bytes from photos where id = $1',
+      ? 'select thumb as bytes from photos where id = $1 and removed_at is null'
+      : 'select picture as bytes from photos where id = $1 and removed_at is null',
     [id],
   );
   return rows[0]?.bytes;
+}
+
+/** Those of these photos that there are. */
+export async function photosThere(db: Db, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const { rows } = await db.query<{ id: string }>(
+    'select id from photos where id = any($1::uuid[]) and removed_at is null',
+    [ids],
+  );
+  return new Set(rows.map(({ id }) => id));
+}
+
+/** Takes a photo away, or brings it back. @returns false where there is none to */
+export async function setPhotoRemoved(db: Db, id: string, removed: boolean): Promise<boolean> {
+  const { rowCount } = await db.query(
+    removed
+      ? 'update photos set removed_at = now() where id = $1 and removed_at is null'
+      : 'update photos set removed_at = null where id = $1 and removed_at is not null',
+    [id],
+  );
+  return rowCount === 1;
 }

@@ -1,22 +1,25 @@
 import { photoQuerySchema, type PhotoStored } from '@intervex/contract';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
+import { open } from '../http/doors';
+import { note } from '../people/audit';
+import { asks } from '../people/identity';
 import { refused, valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
-import { preparePicture } from './picture';
-import { findPhoto, insertPhoto } from './queries';
+import type { WorkPool } from '../work/pool';
+import { findPhoto, insertPhoto, setPhotoRemoved } from './queries';
 
 /** Largest photo that is taken. */
 const PHOTO_LIMIT = '25mb';
 
 /** Photos in and out. Which place one belongs to is the plan’s to say. */
-export function photoRoutes(pool: Pool): Router {
+export function photoRoutes(pool: Pool, work: WorkPool): Router {
   const router = Router();
-  router.post('/photos', raw({ limit: PHOTO_LIMIT, type: () => true }), async (request, response) => {
+  open(router, 'POST /photos', raw({ limit: PHOTO_LIMIT, type: () => true }), async (request, response) => {
     const { who } = valid(photoQuerySchema, request.query, 'query');
     const file: unknown = request.body;
-    const picture = await preparePicture(Buffer.isBuffer(file) ? file : Buffer.alloc(0));
-    const id = await insertPhoto(pool, picture, who);
+    const picture = await work.run(request, 'picture', Buffer.isBuffer(file) ? file : Buffer.alloc(0));
+    const id = await insertPhoto(pool, picture, asks(request, who));
     const stored: PhotoStored = {
       id,
       width: picture.width,
@@ -26,16 +29,24 @@ export function photoRoutes(pool: Pool): Router {
     response.status(201).json(stored);
   });
   for (const [path, size] of [
-    ['/photos/:id', 'picture'],
-    ['/photos/:id/thumb', 'thumb'],
+    ['GET /photos/:id', 'picture'],
+    ['GET /photos/:id/thumb', 'thumb'],
   ] as const)
-    router.get(path, async (request, response) => {
+    open(router, path, async (request, response) => {
       const bytes = await findPhoto(pool, idOf(request), size);
-      if (!bytes)
-        throw refused('notFound', 'There is no such photo.', [
-          { field: 'id', wrong: 'is not known', right: 'an id from the plan’s photos' },
-        ]);
-      response.set('Cache-Control', 'private, max-age=31536000, immutable').type('image/jpeg').send(bytes);
+      if (!bytes) throw noPhoto();
+      response.set('Cache-Control', 'private, max-age=300').type('image/jpeg').send(bytes);
     });
+  open(router, 'DELETE /photos/:id', async (request, response) => {
+    const id = idOf(request);
+    if (!(await setPhotoRemoved(pool, id, true))) throw noPhoto();
+    await note(pool, request, 'photo removed', { photo: id });
+    response.status(204).end();
+  });
   return router;
 }
+
+const noPhoto = () =>
+  refused('notFound', 'There is no such photo, or it was removed.', [
+    { field: 'id', wrong: 'is not known', right: 'an id from the plan’s photos' },
+  ]);

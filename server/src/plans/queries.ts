@@ -1,6 +1,14 @@
-import type { OrderState, ProjectSummary, RevisionKind, RevisionView, VariantView } from '@intervex/contract';
+import type {
+  OrderState,
+  ProjectsQuery,
+  ProjectSummary,
+  RevisionKind,
+  RevisionView,
+  VariantView,
+} from '@intervex/contract';
 import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
 import type { Client, Pool } from '../db/pool';
+import { readStored, remember, remembered, type ReadPlan } from './plan-cache';
 
 /** A connection or a pool. */
 export type Db = Pool | Client;
@@ -14,7 +22,8 @@ interface VariantRow {
   strip: string[] | null;
   plan: unknown;
   plan_version: number;
-  created_at: Date;
+  saved_at: Date;
+  at: string;
   node: number;
   parent: number | null;
   redo: number | null;
@@ -27,46 +36,59 @@ export interface VariantHead extends VariantView {
   readonly node: number;
   readonly parent: number | null;
   readonly redo: number | null;
+  /** The plan as it goes over the wire. */
+  readonly json: string;
 }
 
+/** $2: when the plan that is remembered was written, which then need not be read again. */
 const SELECT_VARIANT = `
-  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, p.strip, r.plan, r.plan_version, r.created_at,
-         n.revision as node, n.parent, n.changed as undoes,
-         (select c.changed from plan_revisions c where c.variant_id = v.id and c.parent = n.revision
-           order by c.revision desc limit 1) as redoes,
-         (select max(c.revision) from plan_revisions c where c.variant_id = v.id and c.parent = n.revision) as redo
+  select v.id, v.name, v.head, p.id as project_id, p.name as project_name, p.strip,
+         case when r.created_at = $2::timestamptz then null else r.plan end as plan, r.plan_version,
+         r.created_at as saved_at, r.created_at::text as at,
+         n.revision as node, n.parent, n.changed as undoes, c.changed as redoes, c.revision as redo
     from variants v
     join projects p on p.id = v.project_id and p.removed_at is null
     join plan_revisions r on r.variant_id = v.id and r.revision = v.head
     join plan_revisions n on n.variant_id = v.id and n.revision = coalesce(r.restores, r.revision)
+    left join lateral (select revision, changed from plan_revisions
+                        where variant_id = v.id and parent = n.revision order by revision desc limit 1) c on true
    where v.id = $1 and v.removed_at is null`;
 
 /** A variant as it stands, or nothing. With `lock`, nobody else can move its head until the transaction ends. */
 export async function findVariant(db: Db, id: string, lock = false): Promise<VariantHead | undefined> {
   if (lock) await db.query('select 1 from variants where id = $1 for update', [id]);
-  const { rows } = await db.query<VariantRow>(SELECT_VARIANT, [id]);
+  const known = remembered(id);
+  const { rows } = await db.query<VariantRow>({
+    name: 'variant',
+    text: SELECT_VARIANT,
+    values: [id, known?.at ?? null],
+  });
   const row = rows[0];
   if (!row) return undefined;
-  const { plan, dropped } = planFromStore(row.plan_version, row.plan);
-  return {
-    id: row.id,
-    name: row.name,
-    revision: row.head,
-    savedAt: row.created_at.toISOString(),
-    projectId: row.project_id,
-    projectName: row.project_name,
-    ...(row.strip ? { strip: row.strip } : {}),
-    plan,
-    ...(dropped.length ? { dropped } : {}),
-    canUndo: row.parent !== null,
-    canRedo: row.redo !== null,
-    ...(row.parent === null ? {} : { undoes: row.undoes }),
-    ...(row.redoes ? { redoes: row.redoes } : {}),
-    node: row.node,
-    parent: row.parent,
-    redo: row.redo,
-  };
+  const read =
+    known && row.plan === null ? known : remember(id, readStored(row.at, row.plan_version, row.plan));
+  return headOf(row, read);
 }
+
+const headOf = (row: VariantRow, { plan, dropped, json }: ReadPlan): VariantHead => ({
+  id: row.id,
+  name: row.name,
+  revision: row.head,
+  savedAt: row.saved_at.toISOString(),
+  projectId: row.project_id,
+  projectName: row.project_name,
+  ...(row.strip ? { strip: row.strip } : {}),
+  plan,
+  ...(dropped.length ? { dropped } : {}),
+  canUndo: row.parent !== null,
+  canRedo: row.redo !== null,
+  ...(row.parent === null ? {} : { undoes: row.undoes }),
+  ...(row.redoes ? { redoes: row.redoes } : {}),
+  node: row.node,
+  parent: row.parent,
+  redo: row.redo,
+  json,
+});
 
 export async function insertProject(db: Db, name: string): Promise<string> {
   const { rows } = await db.query<{ id: string }>('insert into projects (name) values ($1) returning id', [
@@ -95,24 +117,30 @@ interface NewRevision {
   readonly who: string;
 }
 
-/** Appends a revision and makes it the head. */
-export async function insertRevision(db: Db, r: NewRevision): Promise<void> {
-  await db.query(
-    `insert into plan_revisions (variant_id, revision, kind, parent, restores, plan, plan_version, changed, who)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
-    [
-      r.variantId,
-      r.revision,
-      r.kind,
-      r.parent,
-      r.restores,
-      JSON.stringify(r.plan),
-      PLAN_VERSION,
-      r.changed,
-      r.who,
-    ],
-  );
-  await db.query('update variants set head = $2 where id = $1', [r.variantId, r.revision]);
+interface Written {
+  readonly savedAt: Date;
+  readonly at: string;
+  /** The plan as it goes over the wire. */
+  readonly json: string;
+}
+
+/**
+ * Appends a revision and makes it the head, in one statement.
+ *
+ * @returns nothing where somebody else appended that revision first, or the variant is no more
+ */
+export async function insertRevision(db: Db, r: NewRevision): Promise<Written | undefined> {
+  const json = JSON.stringify(r.plan);
+  const { rows } = await db.query<{ saved_at: Date; at: string }>({
+    name: 'append',
+    text: `with moved as (update variants set head = $2 where id = $1 and head = $2 - 1 and removed_at is null returning id)
+      insert into plan_revisions (variant_id, revision, kind, parent, restores, plan, plan_version, changed, who, created_at)
+      select id, $2, $3, $4, $5, $6, $7, $8, $9, clock_timestamp() from moved
+      returning created_at as saved_at, created_at::text as at`,
+    values: [r.variantId, r.revision, r.kind, r.parent, r.restores, json, PLAN_VERSION, r.changed, r.who],
+  });
+  const row = rows[0];
+  return row && { savedAt: row.saved_at, at: row.at, json };
 }
 
 export async function planAt(db: Db, variantId: string, revision: number): Promise<Plan | undefined> {
@@ -121,6 +149,15 @@ export async function planAt(db: Db, variantId: string, revision: number): Promi
     [variantId, revision],
   );
   return rows[0] && planFromStore(rows[0].plan_version, rows[0].plan).plan;
+}
+
+/** Newest revisions of variants by their ids. */
+export async function headsOf(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  const { rows } = await db.query<{ id: string; head: number }>(
+    'select id, head from variants where id = any($1::uuid[]) and removed_at is null',
+    [ids],
+  );
+  return new Map(rows.map(({ id, head }) => [id, head]));
 }
 
 interface ProjectRow {
@@ -132,14 +169,39 @@ interface ProjectRow {
   saved_at: Date;
 }
 
-export async function listProjects(db: Db): Promise<readonly ProjectSummary[]> {
+/** A page of the projects. */
+export interface ProjectPage {
+  /** How many fit the search, of how many. */
+  readonly found: number;
+  readonly of: number;
+  readonly projects: readonly ProjectSummary[];
+}
+
+/** Every word occurs in the name of the project or of one of its variants. */
+const FITS = `(select bool_and(p.name ilike word or exists (
+    select from variants w where w.project_id = p.id and w.removed_at is null and w.name ilike word))
+  from unnest($1::text[]) as word)`;
+
+/** A page of the projects in the order they were begun, with their variants. */
+export async function listProjects(db: Db, { find, from, limit }: ProjectsQuery): Promise<ProjectPage> {
+  const words = find
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
+  const fits = words.length ? `and ${FITS}` : 'and $1::text[] is not null';
   const { rows } = await db.query<ProjectRow>(
     `select p.id, p.name, v.id as variant_id, v.name as variant_name, v.head, r.created_at as saved_at
-       from projects p
+       from (select p.id, p.name, p.created_at from projects p where p.removed_at is null ${fits}
+              order by p.created_at, p.id offset $2 limit $3) p
        join variants v on v.project_id = p.id and v.removed_at is null
        join plan_revisions r on r.variant_id = v.id and r.revision = v.head
-      where p.removed_at is null
       order by p.created_at, p.id, v.created_at, v.id`,
+    [words, from, limit],
+  );
+  const { rows: counted } = await db.query<{ all: number; fit: number }>(
+    `select count(*)::int as all, ${words.length ? `count(*) filter (where ${FITS})` : 'count(*) filter (where $1::text[] is not null)'}::int as fit
+       from projects p where p.removed_at is null`,
+    [words],
   );
   const byId = new Map<string, ProjectSummary & { variants: ProjectSummary['variants'][number][] }>();
   for (const row of rows) {
@@ -152,7 +214,7 @@ export async function listProjects(db: Db): Promise<readonly ProjectSummary[]> {
       savedAt: row.saved_at.toISOString(),
     });
   }
-  return [...byId.values()];
+  return { found: counted[0]?.fit ?? 0, of: counted[0]?.all ?? 0, projects: [...byId.values()] };
 }
 
 interface RevisionRow {
@@ -163,12 +225,16 @@ interface RevisionRow {
   changed: string[];
 }
 
-/** The newest revisions first, at most 200. */
-export async function listRevisions(db: Db, variantId: string): Promise<readonly RevisionView[]> {
+/** Revisions before one of them, or the newest: newest first. */
+export async function listRevisions(
+  db: Db,
+  variantId: string,
+  { before, limit }: { readonly before?: number | undefined; readonly limit: number },
+): Promise<readonly RevisionView[]> {
   const { rows } = await db.query<RevisionRow>(
     `select revision, kind, who, created_at, changed from plan_revisions
-      where variant_id = $1 order by revision desc limit 200`,
-    [variantId],
+      where variant_id = $1 and revision < $2 order by revision desc limit $3`,
+    [variantId, before ?? 2 ** 31 - 1, limit],
   );
   return rows.map((r) => ({
     revision: r.revision,

@@ -1,9 +1,19 @@
-import type { RevisionKind, SaveRequest, StaleRefusal, StepRequest, VariantView } from '@intervex/contract';
+import type {
+  PlanFile,
+  RevisionKind,
+  SaveRequest,
+  StaleRefusal,
+  StepRequest,
+  VariantView,
+} from '@intervex/contract';
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
-import { createPatch } from 'rfc6902';
 import type { Client, Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
 import { Refused, refused } from '../http/refusal';
+import type { Editor } from '../people/identity';
+import { photosThere } from '../photos/queries';
+import { benchOnly, changedBetween, checkedAgainst, stamped } from './changes';
+import { remember } from './plan-cache';
 import {
   findVariant,
   insertProject,
@@ -17,11 +27,6 @@ import {
   type Db,
   type VariantHead,
 } from './queries';
-
-/** Places that differ between two plans, as JSON pointers. */
-const changedBetween = (from: Plan, to: Plan): string[] => [
-  ...new Set(createPatch(from, to).map((o) => o.path)),
-];
 
 /** A variant as the wire shows it. @throws Refused where there is none */
 export async function readVariant(db: Db, id: string): Promise<VariantView> {
@@ -39,8 +44,25 @@ const noVariant = (): Refused =>
     { field: 'id', wrong: 'is not known', right: 'an id from the list of projects' },
   ]);
 
-function view({ node: _node, parent: _parent, redo: _redo, ...rest }: VariantHead): VariantView {
+function view({ node: _node, parent: _parent, redo: _redo, json: _json, ...rest }: VariantHead): VariantView {
   return rest;
+}
+
+/** A variant as it goes over the wire, without writing out again what is written already. */
+export function wireOf({
+  node: _node,
+  parent: _parent,
+  redo: _redo,
+  json,
+  plan: _plan,
+  ...rest
+}: VariantHead): string {
+  return `${JSON.stringify(rest).slice(0, -1)},"plan":${json}}`;
+}
+
+/** A variant as it goes over the wire. @throws Refused where there is none */
+export async function readVariantJson(db: Db, id: string): Promise<string> {
+  return wireOf(await existing(db, id));
 }
 
 interface NewProject {
@@ -65,6 +87,28 @@ export async function createProjectIn(client: Client, project: NewProject): Prom
 
 export async function createProject(pool: Pool, project: NewProject): Promise<VariantView> {
   return withTransaction(pool, async (client) => readVariant(client, await createProjectIn(client, project)));
+}
+
+/** Makes a project of a plan file. Photos stay where they were taken: those that are not here are left out, and said. */
+export async function importProject(
+  pool: Pool,
+  { project, variant, plan }: PlanFile,
+  who: string,
+): Promise<VariantView> {
+  const here = await photosThere(pool, Object.keys(plan.photos));
+  const photos = Object.fromEntries(Object.entries(plan.photos).filter(([id]) => here.has(id)));
+  const left = Object.values(plan.photos).length - Object.values(photos).length;
+  const made = await createProject(pool, {
+    name: project,
+    variant,
+    who,
+    plan: { ...plan, photos },
+    kind: 'import',
+  });
+  const said = left
+    ? [`${left === 1 ? '1 photo' : `${left} photos`} that the file names and does not hold`]
+    : [];
+  return said.length ? { ...made, dropped: [...(made.dropped ?? []), ...said] } : made;
 }
 
 interface NewVariant {
@@ -106,6 +150,7 @@ interface Copied {
 export async function copyVariant(pool: Pool, { copyOf, name, plan, who }: Copied): Promise<VariantView> {
   return withTransaction(pool, async (client) => {
     const { projectId, plan: same } = await existing(client, copyOf);
+    if (plan) await knownPhotos(client, plan, same);
     const made = { projectId, name, plan: plan ?? same, who, kind: 'create' } as const;
     return readVariant(client, await addVariant(client, made));
   });
@@ -145,22 +190,35 @@ export async function dropProject(pool: Pool, id: string): Promise<boolean> {
   });
 }
 
-/** Saves a plan as a new revision. @throws Refused `stale` where somebody saved since the base revision */
-export async function savePlan(pool: Pool, id: string, request: SaveRequest): Promise<VariantView> {
-  return withTransaction(pool, async (client) => {
-    const head = await atBase(client, id, request.baseRevision);
-    const changed = changedBetween(head.plan, request.plan);
-    if (changed.length === 0) return view(head);
-    await append(client, head, {
-      kind: 'edit',
-      parent: head.node,
-      restores: null,
-      plan: request.plan,
-      changed,
-      who: request.who,
-    });
-    return readVariant(client, id);
-  });
+/**
+ * Saves a plan as a new revision.
+ *
+ * @returns the variant as it goes over the wire
+ * @throws Refused `stale` where somebody saved since the base revision; what of the plan is wrong; what of it he may not
+ * change
+ */
+export async function savePlan(
+  pool: Pool,
+  id: string,
+  { baseRevision, plan: sent }: Pick<SaveRequest, 'baseRevision' | 'plan'>,
+  editor: Editor,
+): Promise<string> {
+  const head = await atBase(pool, id, baseRevision);
+  const checked = checkedAgainst(sent as unknown as Readonly<Record<string, unknown>>, head.plan);
+  return wireOf(await append(pool, head, editor, { kind: 'edit', plan: checked }));
+}
+
+/** Puts an earlier revision back as a new one. @throws Refused as `savePlan`, or where there is no such revision */
+export async function restorePlan(
+  pool: Pool,
+  id: string,
+  { baseRevision, revision }: { readonly baseRevision: number; readonly revision: number },
+  editor: Editor,
+): Promise<string> {
+  const head = await atBase(pool, id, baseRevision);
+  const plan = await planAt(pool, id, revision);
+  if (!plan) throw noRevision(revision, head.revision);
+  return wireOf(await append(pool, head, editor, { kind: 'restore', plan }));
 }
 
 /** Takes back the last edit, or brings it back, as a new revision. */
@@ -168,23 +226,15 @@ export async function stepPlan(
   pool: Pool,
   id: string,
   step: 'undo' | 'redo',
-  request: StepRequest,
-): Promise<VariantView> {
-  return withTransaction(pool, async (client) => {
-    const head = await atBase(client, id, request.baseRevision);
-    const restores = step === 'undo' ? head.parent : head.redo;
-    const plan = restores === null ? undefined : await planAt(client, id, restores);
-    if (restores === null || !plan) throw refused('nothingToUndo', `There is nothing to ${step}.`);
-    await append(client, head, {
-      kind: step,
-      parent: null,
-      restores,
-      plan,
-      changed: changedBetween(head.plan, plan),
-      who: request.who,
-    });
-    return readVariant(client, id);
-  });
+  { baseRevision }: Pick<StepRequest, 'baseRevision'>,
+  editor: Editor,
+): Promise<string> {
+  const head = await atBase(pool, id, baseRevision);
+  const restores = step === 'undo' ? head.parent : head.redo;
+  const plan = restores === null ? undefined : await planAt(pool, id, restores);
+  if (restores === null || !plan) throw refused('nothingToUndo', `There is nothing to ${step}.`);
+  await append(pool, head, editor, { kind: step, plan, restores });
+  return readVariantJson(pool, id);
 }
 
 /**
@@ -198,40 +248,112 @@ export async function editPlan(
   change: (plan: Plan) => Plan,
 ): Promise<void> {
   const head = await existing(client, id, true);
-  const plan = change(head.plan);
-  const changed = changedBetween(head.plan, plan);
-  if (changed.length === 0) return;
-  await append(client, head, { kind: 'edit', parent: head.node, restores: null, plan, changed, who });
+  await append(
+    client,
+    head,
+    { who, named: false, benchOnly: false },
+    { kind: 'edit', plan: change(head.plan) },
+  );
 }
 
 interface Appended {
   readonly kind: RevisionKind;
-  readonly parent: number | null;
-  readonly restores: number | null;
   readonly plan: Plan;
-  readonly changed: readonly string[];
-  readonly who: string;
+  /** Revision whose state it stands for, of an undo or redo. */
+  readonly restores?: number;
 }
 
-const append = (client: Client, head: VariantHead, revision: Appended): Promise<void> =>
-  insertRevision(client, { variantId: head.id, revision: head.revision + 1, ...revision });
+/** Appends a revision to a head; nothing where it says the same. @returns the variant as it then stands */
+async function append(
+  db: Db,
+  head: VariantHead,
+  { who, named, benchOnly: bench }: Editor,
+  { kind, plan: wanted, restores }: Appended,
+): Promise<VariantHead> {
+  const plan = named && kind === 'edit' ? stamped(wanted, head.plan, who) : wanted;
+  const changed = changedBetween(head.plan, plan);
+  if (changed.length === 0 && restores === undefined) return head;
+  if (bench) benchOnly(changed);
+  if (kind === 'edit') await knownPhotos(db, plan, head.plan);
+  const [revision, parent] = [head.revision + 1, restores === undefined ? head.node : null];
+  const of = { variantId: head.id, revision, parent, restores: restores ?? null, kind, plan, changed, who };
+  const written = await insertRevision(db, of);
+  if (!written) throw await staleOr404(db, head.id, head.revision);
+  const { savedAt, at, json } = written;
+  remember(head.id, { at, plan, dropped: [], json });
+  const { redoes: _redoes, dropped: _dropped, ...rest } = head;
+  return {
+    ...rest,
+    revision,
+    savedAt: savedAt.toISOString(),
+    plan,
+    json,
+    canUndo: true,
+    canRedo: false,
+    undoes: changed,
+    node: revision,
+    parent: head.node,
+    redo: null,
+  };
+}
 
-async function atBase(client: Client, id: string, base: number): Promise<VariantHead> {
-  const head = await existing(client, id, true);
+/** Refuses photos that nobody put in. */
+async function knownPhotos(db: Db, plan: Plan, before: Plan): Promise<void> {
+  const fresh = Object.keys(plan.photos).filter((id) => !(id in before.photos));
+  if (fresh.length === 0) return;
+  const known = await photosThere(db, fresh);
+  const problems = fresh
+    .filter((id) => !known.has(id))
+    .map((id) => ({
+      field: `plan.photos.${id}`,
+      wrong: 'is no photo that was put in',
+      right: 'an id as POST /api/photos gives it',
+    }));
+  if (problems.length)
+    throw refused('invalid', 'The plan is refused: it has a photo that was never put in.', problems);
+}
+
+const noRevision = (wanted: number, newest: number): Refused =>
+  refused('invalid', `Revision ${wanted} does not exist.`, [
+    { field: 'revision', wrong: `is ${wanted}`, right: `a revision up to ${newest}` },
+  ]);
+
+/** A plan as it stood. @throws Refused where there is no such variant or revision */
+export async function readRevision(db: Db, id: string, revision: number): Promise<Plan> {
+  const head = await existing(db, id);
+  const plan = await planAt(db, id, revision);
+  if (plan) return plan;
+  throw refused(
+    'notFound',
+    `Revision ${revision} does not exist.`,
+    noRevision(revision, head.revision).body.problems,
+  );
+}
+
+async function atBase(db: Db, id: string, base: number): Promise<VariantHead> {
+  const head = await existing(db, id);
   if (head.revision === base) return head;
-  const basePlan = await planAt(client, id, base);
+  throw await stale(db, head, base);
+}
+
+/** What became of a variant to which nothing could be appended. */
+async function staleOr404(db: Db, id: string, base: number): Promise<Refused> {
+  return stale(db, await existing(db, id), base);
+}
+
+async function stale(db: Db, head: VariantHead, base: number): Promise<Refused> {
+  const basePlan = await planAt(db, head.id, base);
   if (!basePlan)
-    throw refused('invalid', `Revision ${base} does not exist.`, [
+    return refused('invalid', `Revision ${base} does not exist.`, [
       { field: 'baseRevision', wrong: `is ${base}`, right: `a revision up to ${head.revision}` },
     ]);
-  const changed = changedBetween(basePlan, head.plan);
   const body: StaleRefusal = {
     error: 'stale',
     message: 'Somebody saved this variant since you opened it. Nothing was overwritten.',
     problems: [{ field: 'baseRevision', wrong: `is ${base}`, right: String(head.revision) }],
     current: view(head),
     base: basePlan,
-    changed,
+    changed: changedBetween(basePlan, head.plan),
   };
-  throw new Refused(body);
+  return new Refused(body);
 }

@@ -101,7 +101,11 @@ export function readingsCsv(plan: Plan, length: LengthUnit = 'mm'): string {
       reading.zeroedOn ?? '',
     ]);
   });
-  return stringify(rows, { header: true, columns: [...COLUMNS], escape_formulas: true, bom: true });
+  return stringify(
+    rows.map((row) => row.map((cell) => (typeof cell === 'string' ? marked(cell) : cell))),
+    // What begins or ends with a space is quoted, for it is trimmed otherwise.
+    { header: true, columns: [...COLUMNS], bom: true, quoted_match: /^\s|\s$/ },
+  );
 }
 
 type ReadReadings =
@@ -299,11 +303,16 @@ function readValue(row: Row, quantity: Quantity, refuse: Refuse): number | Probl
   return wrong ? refuse('value', wrong, 'a value in that range') : value;
 }
 
+/** What a spreadsheet would take for a formula, and what begins with the mark itself. */
+const FORMULA = /^['=+\-@\t\r＝＋－＠]/u;
+/** Text with a mark before it where a spreadsheet would take it for a formula. */
+const marked = (text: string): string => (FORMULA.test(text) ? `'${text}` : text);
+const unmarked = (text: string): string =>
+  text.startsWith("'") && FORMULA.test(text.slice(1)) ? text.slice(1) : text;
+
 /** Texts that are there, without the mark that kept a spreadsheet from taking them for formulas. */
 const texts = (row: Row, ...columns: string[]): Readonly<Record<string, string>> =>
-  Object.fromEntries(
-    columns.flatMap((c) => (row[c] ? [[c, row[c].replace(/^'(?=[=+\-@])/, '')] as const] : [])),
-  );
+  Object.fromEntries(columns.flatMap((c) => (row[c] ? [[c, unmarked(row[c])] as const] : [])));
 
 const unitsFor = ({ unit }: Quantity): string =>
   `the unit ${Object.entries(UNITS)

@@ -165,3 +165,30 @@ describe('a table that is wrong', () => {
     expect((await give(made.id, `${table()}\n${'x'.repeat(1_200_000)}`)).status).toBe(413);
   });
 });
+
+describe('notes in a table of readings', () => {
+  it.each([
+    "'=SUM(A1) as it stood in their sheet",
+    '=1+1',
+    "'plain quote",
+    "''two quotes",
+    '-12 is what the tag says',
+    '  led by spaces, and followed  ',
+    'two lines\nand a\ttab, with "quotes", commas; and ; more',
+    '@home',
+    '＝full width',
+    'Ümläut — ½″',
+  ])('come back as they were: %j', async (note) => {
+    const { readingsCsv, readReadingsCsv } = await import('./readings-csv');
+    const { EMPTY_PLAN } = await import('@intervex/core');
+    const reading = {
+      repeats: [{ value: 731.4, typed: note }],
+      instrument: 'tape' as const,
+      datum: note,
+      note,
+    };
+    const plan = { ...EMPTY_PLAN, readings: { 'donor.half.left': reading } };
+    const read = readReadingsCsv(Buffer.from(readingsCsv(plan)));
+    expect(read).toEqual({ ok: true, readings: { 'donor.half.left': reading } });
+  });
+});

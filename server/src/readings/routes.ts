@@ -1,7 +1,9 @@
-import { importQuerySchema, planSchema, tableQuerySchema } from '@intervex/contract';
+import { importQuerySchema, tableQuerySchema } from '@intervex/contract';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
+import { open } from '../http/doors';
+import { editorOf } from '../people/identity';
 import { refused, valid } from '../http/refusal';
 import { BODY_LIMIT, idOf } from '../plans/routes';
 import { readVariant, savePlan } from '../plans/service';
@@ -10,14 +12,15 @@ import { readingsCsv, readReadingsCsv } from './readings-csv';
 /** Readings of a plan as a table, out and in. */
 export function readingRoutes(pool: Pool): Router {
   const router = Router();
-  router.get('/variants/:id/readings.csv', async (request, response) => {
+  open(router, 'GET /variants/:id/readings.csv', async (request, response) => {
     const { units } = valid(tableQuerySchema, request.query, 'query');
     const { plan, projectName, name } = await readVariant(pool, idOf(request));
     response.set('Content-Disposition', attachment(`${projectName} ${name} readings.csv`));
     response.type('text/csv; charset=utf-8').send(readingsCsv(plan, units));
   });
-  router.post(
-    '/variants/:id/readings.csv',
+  open(
+    router,
+    'POST /variants/:id/readings.csv',
     raw({ limit: BODY_LIMIT, type: 'text/csv' }),
     async (request, response) => {
       if (!request.is('text/csv'))
@@ -35,9 +38,8 @@ export function readingRoutes(pool: Pool): Router {
         );
       const { plan, revision } = await readVariant(pool, id);
       const merged = { ...plan, readings: { ...plan.readings, ...read.readings } };
-      response.json(
-        await savePlan(pool, id, { baseRevision: revision, plan: valid(planSchema, merged, 'readings'), who }),
-      );
+      const save = { baseRevision: revision, plan: merged };
+      response.type('json').send(await savePlan(pool, id, save, editorOf(request, who)));
     },
   );
   return router;

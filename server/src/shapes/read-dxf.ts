@@ -19,6 +19,10 @@ const ACROSS = [40, 500] as const;
 /** Two half circles of a polyline have this bulge. */
 const HALF_TURN = 1;
 const SAME = 0.01;
+/** Nothing on a flange is larger, in any unit. */
+const MOST_RADIUS = 1e9;
+/** Most things in a drawing that is read: a flange has tens. */
+const MOST_ENTITIES = 20_000;
 
 interface ReadDrawing extends FoundFlange {
   /** What was in the drawing and not taken, in words. */
@@ -36,6 +40,12 @@ const wrong = (message: string, what: string, right: string): Refused =>
  */
 export function readDxf(text: string, assumed?: DrawingUnit): ReadDrawing {
   const drawing = parse(text);
+  if (drawing.entities.length > MOST_ENTITIES)
+    throw wrong(
+      `The drawing holds ${drawing.entities.length} things; at most ${MOST_ENTITIES} are read.`,
+      `holds ${drawing.entities.length} things`,
+      `at most ${MOST_ENTITIES}: the flange alone, saved as a drawing of its own`,
+    );
   const scale = scaleOf(drawing.header['$INSUNITS'], assumed);
   const circles = circlesOf(drawing.entities).map(({ centre: [x, y], radius }): DrawnCircle => ({
     centre: [x * scale, y * scale],
@@ -61,7 +71,8 @@ function parse(text: string): { header: Record<string, unknown>; entities: reado
     throw wrong('This is no DXF drawing.', 'is no DXF drawing', 'an ASCII DXF with the holes as circles');
   try {
     const drawing = new DxfParser().parseSync(text);
-    if (drawing) return { header: drawing.header, entities: drawing.entities };
+    const whole = drawing as Partial<{ header: Record<string, unknown>; entities: readonly IEntity[] }> | null;
+    if (whole) return { header: whole.header ?? {}, entities: whole.entities ?? [] };
   } catch {
     // What its parser says of a broken file means nothing at the bench.
   }
@@ -104,48 +115,64 @@ interface Arc {
 
 function circlesOf(entities: readonly IEntity[]): readonly DrawnCircle[] {
   const whole = entities.flatMap((e): DrawnCircle[] => {
-    if (e.type === 'CIRCLE') {
-      const { center, radius } = e as ICircleEntity;
-      return [{ centre: [center.x, center.y], radius }];
-    }
+    if (e.type === 'CIRCLE') return round(e as ICircleEntity);
     if (e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') return roundPolyline(e as ILwpolylineEntity);
     return [];
   });
   const arcs = entities.flatMap((e): Arc[] => {
     if (e.type !== 'ARC') return [];
-    const { center, radius, startAngle, endAngle } = e as ICircleEntity;
+    const { startAngle, endAngle } = e as ICircleEntity;
     const turn = ((((endAngle ?? 0) - (startAngle ?? 0)) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI);
-    return [{ centre: [center.x, center.y], radius, turn }];
+    return round(e as ICircleEntity).map((whole) => ({ ...whole, turn }));
   });
   return [...whole, ...closedArcs(arcs)];
 }
 
 /** A closed polyline of two points with half-circle bulges is how many programs write a circle. */
 function roundPolyline({ vertices }: ILwpolylineEntity): DrawnCircle[] {
+  if (vertices?.length !== 2) return [];
   const [a, b] = vertices;
   const bulges = vertices.map((v) => Math.abs((v as { bulge?: number }).bulge ?? 0));
-  if (!a || !b || vertices.length !== 2 || bulges.some((bulge) => Math.abs(bulge - HALF_TURN) > SAME))
-    return [];
-  return [{ centre: [(a.x + b.x) / 2, (a.y + b.y) / 2], radius: Math.hypot(a.x - b.x, a.y - b.y) / 2 }];
+  if (!a || !b || bulges.some((bulge) => !(Math.abs(bulge - HALF_TURN) <= SAME))) return [];
+  const center = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, z: 0 };
+  return round({ center, radius: Math.hypot(a.x - b.x, a.y - b.y) / 2 });
+}
+
+/** A circle as it was drawn; none where its middle is missing or its radius is none. */
+function round({ center, radius }: Partial<Pick<ICircleEntity, 'center' | 'radius'>>): DrawnCircle[] {
+  const [x, y, r] = [Number(center?.x), Number(center?.y), Number(radius)];
+  return Number.isFinite(x) && Number.isFinite(y) && r > 0 && r < MOST_RADIUS
+    ? [{ centre: [x, y], radius: r }]
+    : [];
 }
 
 /** Arcs about one middle that together turn all the way round. */
 function closedArcs(arcs: readonly Arc[]): DrawnCircle[] {
-  const groups: Arc[][] = [];
+  const cells = new Map<string, Arc[]>();
   for (const arc of arcs) {
-    const same = groups.find(
-      ([g]) =>
-        g &&
-        Math.hypot(g.centre[0] - arc.centre[0], g.centre[1] - arc.centre[1]) < SAME &&
-        Math.abs(g.radius - arc.radius) < SAME,
-    );
+    const same = nearCells(arc)
+      .map((key) => cells.get(key))
+      .find(
+        (group) =>
+          group?.[0] &&
+          Math.hypot(group[0].centre[0] - arc.centre[0], group[0].centre[1] - arc.centre[1]) < SAME &&
+          Math.abs(group[0].radius - arc.radius) < SAME,
+      );
     if (same) same.push(arc);
-    else groups.push([arc]);
+    else cells.set(cellOf(arc, 0, 0, 0), [arc]);
   }
-  return groups
+  return [...cells.values()]
     .filter((g) => Math.abs(g.reduce((sum, a) => sum + a.turn, 0) - 2 * Math.PI) < SAME)
     .flatMap(([first]) => (first ? [{ centre: first.centre, radius: first.radius }] : []));
 }
+
+const cellOf = ({ centre, radius }: Arc, dx: number, dy: number, dr: number): string =>
+  [Math.floor(centre[0] / SAME) + dx, Math.floor(centre[1] / SAME) + dy, Math.floor(radius / SAME) + dr].join();
+
+/** The cell of an arc by middle and radius, and those about it. */
+const nearCells = (arc: Arc): readonly string[] =>
+  STEPS.flatMap((dx) => STEPS.flatMap((dy) => STEPS.map((dr) => cellOf(arc, dx, dy, dr))));
+const STEPS = [0, -1, 1] as const;
 
 const NAMES: Readonly<Record<string, readonly [one: string, many: string]>> = {
   SPLINE: ['spline', 'splines'],

@@ -1,131 +1,39 @@
-import { shapeQuerySchema, shapeFileSchema, drawingQuerySchema, type VariantView } from '@intervex/contract';
-import {
-  decimalOf,
-  evaluate,
-  flangeShapes,
-  inUnits,
-  isoDay,
-  patterns,
-  placeName,
-  showValue,
-  type JigShape,
-  type LengthUnit,
-} from '@intervex/core';
-import { TEMPLATE_NAMES, templates, type TemplateId, type TemplateWord } from '@intervex/core/desks/brackets';
+import { drawingQuerySchema, shapeFileSchema, shapeQuerySchema } from '@intervex/contract';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { attachment } from '../http/attachment';
-import { refused, valid } from '../http/refusal';
+import { open } from '../http/doors';
+import { valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
 import { readVariant } from '../plans/service';
-import { readDxf } from './read-dxf';
-import { dxfOf, svgOf } from './shape-files';
-import { shapePdf } from './shape-pdf';
+import type { WorkPool } from '../work/pool';
 
 /** Largest drawing that is read. */
 const DRAWING_LIMIT = '5mb';
+const TYPES = { pdf: 'application/pdf', dxf: 'application/dxf', svg: 'image/svg+xml' } as const;
 
 /** Jig, flange and templates as drawings in full size, and drawings in. */
-export function shapeRoutes(pool: Pool): Router {
+export function shapeRoutes(pool: Pool, work: WorkPool): Router {
   const router = Router();
-  router.get('/variants/:id/shapes/:file', async (request, response) => {
+  open(router, 'GET /variants/:id/shapes/:file', async (request, response) => {
     const { file } = valid(shapeFileSchema, { file: request.params['file'] }, 'address');
-    const { paper, units } = valid(shapeQuerySchema, request.query, 'query', true);
-    const [name, kind] = file.split('.') as [ShapeName, 'dxf' | 'svg' | 'pdf'];
+    const query = valid(shapeQuerySchema, request.query, 'query', true);
+    const [name, kind] = file.split('.') as [string, keyof typeof TYPES];
     const variant = await readVariant(pool, idOf(request));
-    const { shapes, lines, words } = shapesOf(variant, name, units);
-    const title = `${SHAPE_NAMES[name]}, ${variant.projectName}, ${variant.name}`;
-    const saved = attachment(`${variant.projectName} ${variant.name} ${name}.${kind}`);
-    if (kind === 'pdf') {
-      const pdf = await shapePdf(shapes, { title, lines, paper, words });
-      response
-        .set('Content-Disposition', saved.replace('attachment', 'inline'))
-        .type('application/pdf')
-        .send(pdf);
-      return;
-    }
-    response.set('Content-Disposition', saved);
-    if (kind === 'dxf') response.type('application/dxf').send(dxfOf(shapes, title, words));
-    else response.type('image/svg+xml').send(svgOf(shapes, title, words));
+    const drawn = await work.run(request, 'shape', variant, { file, ...query });
+    const saved = attachment(
+      `${variant.projectName} ${variant.name} ${name}.${kind}`,
+      kind === 'pdf' ? 'inline' : 'attachment',
+    );
+    const sent = typeof drawn === 'string' ? drawn : Buffer.from(drawn);
+    response.set('Content-Disposition', saved).type(TYPES[kind]).send(sent);
   });
-  router.post('/drawings', raw({ limit: DRAWING_LIMIT, type: () => true }), (request, response) => {
+  open(router, 'POST /drawings', raw({ limit: DRAWING_LIMIT, type: () => true }), async (request, response) => {
     const { units } = valid(drawingQuerySchema, request.query, 'query', true);
     const body: unknown = request.body;
-    response.json(readDxf(Buffer.isBuffer(body) ? body.toString('utf8') : '', units));
+    response.json(
+      await work.run(request, 'drawing', Buffer.isBuffer(body) ? body.toString('utf8') : '', units),
+    );
   });
   return router;
 }
-
-type ShapeName = 'jig' | 'flange' | TemplateId;
-const SHAPE_NAMES: Readonly<Record<ShapeName, string>> = {
-  jig: 'Drilling jig',
-  flange: 'Flange',
-  ...TEMPLATE_NAMES,
-};
-
-interface Shapes {
-  readonly shapes: readonly JigShape[];
-  readonly lines: readonly string[];
-  readonly words: readonly TemplateWord[];
-}
-
-/** A template of the brackets; what it lacks is said by name. */
-function templateOf({ plan, revision }: VariantView, name: TemplateId): Shapes {
-  const { shapes, words, said, lacks } = evaluate(plan, isoDay(new Date())).of(templates[name]);
-  if (lacks.length)
-    throw refused(
-      'notFound',
-      `${TEMPLATE_NAMES[name]} cannot be made yet.`,
-      lacks.map((id) => ({
-        field: id,
-        wrong: `is not known: ${placeName(id)}`,
-        right: 'a reading, under Brackets or where it belongs',
-      })),
-    );
-  return { shapes, words, lines: [`Revision ${revision}.`, said] };
-}
-
-function shapesOf(variant: VariantView, name: ShapeName, units: LengthUnit): Shapes {
-  if (name !== 'jig' && name !== 'flange') return templateOf(variant, name);
-  return { ...hubShapes(variant, name, units), words: [] };
-}
-
-function hubShapes(
-  { plan, revision }: VariantView,
-  name: 'jig' | 'flange',
-  units: LengthUnit,
-): Omit<Shapes, 'words'> {
-  const { face, redrill, jig, jigProblem } = evaluate(plan, isoDay(new Date())).of(patterns);
-  const size = (mm: number) => showValue(mm, 'mm', decimalOf(units), units === 'mm' ? 2 : 4);
-  const pattern = face
-    ? `${face.old.count} × ${size(face.old.pcd)} to ${face.wanted.count} × ${size(face.wanted.pcd)}`
-    : '';
-  if (name === 'flange') {
-    if (!face) throw lacking('The flange is not known yet: its holes, circle and hole size, and the wheel’s.');
-    return {
-      shapes: flangeShapes(face, redrill?.possible ? redrill.clockRad : undefined),
-      lines: [`Revision ${revision}. ${pattern}, seen from outside.`],
-    };
-  }
-  if (!jig || !face || !redrill)
-    throw lacking(
-      redrill && !redrill.possible
-        ? `No jig: ${inUnits(redrill.reasons.join(' '), units)}`
-        : jigProblem || 'There is nothing to drill yet.',
-    );
-  const degrees = ((redrill.clockRad * 180) / Math.PI).toFixed(2);
-  return {
-    shapes: jig.shapes,
-    lines: [
-      `Revision ${revision}. ${pattern}, ${degrees}° from an old hole; ${size(redrill.nearest.metal)} of metal to ${redrill.nearest.what}.`,
-      jig.steps > 1
-        ? `Set on and drill ${jig.steps} times, stud to stud. Never turn the jig over.`
-        : 'Sits on the pilot, pinned in two old holes. This face outward.',
-    ],
-  };
-}
-
-const lacking = (message: string) =>
-  refused('notFound', message, [
-    { field: 'plan', wrong: message, right: 'a pattern that can be drilled, under Hub ends' },
-  ]);

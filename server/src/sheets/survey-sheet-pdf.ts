@@ -5,7 +5,7 @@ import type { PdfOptions } from './sheet-pdf';
 import { bytesOf, INK, newPaper, type Pdf } from './paper';
 import { fitted, footers, heading, left, paragraph, room, title, wide } from './sheet-parts';
 
-interface SurveySheetOptions extends PdfOptions {
+export interface SurveySheetOptions extends PdfOptions {
   readonly stage: string;
   /** With what was read, or blank to write on. */
   readonly filled: boolean;

@@ -1,15 +1,23 @@
+import type { Express } from 'express';
 import { randomBytes } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { pino } from 'pino';
 import { inject } from 'vitest';
 import { createApp } from '../app';
+import { Backups } from '../backup/backups';
+import { HERE, through } from '../http/entry';
+import { Workshop } from '../share/workshop';
 import { migrate } from '../db/migrate';
 import { createPool, type Pool } from '../db/pool';
 import { LiveFeed } from '../live/feed';
 import { liveStreams } from '../live/routes';
+import { PATIENCE } from '../http/slow-bodies';
+import { WorkPool } from '../work/pool';
 import type { Addresses } from '../ports/port';
 
 export const MIGRATIONS = join(import.meta.dirname, '../../migrations');
@@ -18,6 +26,10 @@ export const MIGRATIONS = join(import.meta.dirname, '../../migrations');
 export interface Harness {
   readonly pool: Pool;
   readonly url: string;
+  readonly app: Express;
+  readonly backups: Backups;
+  /** Its door to others, shut at first. */
+  readonly workshop: Workshop;
   call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>;
   close(): Promise<void>;
 }
@@ -57,18 +69,30 @@ export async function startHarness(
   const feed = new LiveFeed(connectionString, log);
   await feed.start();
   const live = liveStreams(pool, feed, log);
-  const server = createServer(createApp({ pool, log, webRoot, live, ports }));
+  const work = new WorkPool(inject('workerFile'), 0);
+  const folder = mkdtempSync(join(tmpdir(), 'intervex-harness-'));
+  const backups = new Backups(pool, join(folder, 'backups'), log);
+  const workshop = new Workshop({ pool, log, folder, port: 0 });
+  const app = createApp({ pool, log, webRoot, live, ports, work, backups, workshop, migrations: MIGRATIONS });
+  const server = createServer(PATIENCE, through(HERE, app));
+  await workshop.start(app);
   await listening(server);
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     pool,
     url,
+    app,
+    backups,
+    workshop,
     call: (method, path, body, headers) => call(url + path, method, body, headers),
     close: async () => {
       live.close();
       await feed.close();
+      await workshop.shut();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
+      await work.close();
+      rmSync(folder, { recursive: true, force: true });
       await pool.end();
     },
   };

@@ -274,6 +274,6 @@ export const BRACKETS_SECTION = {
     boltJoints: field(items(JOINT, 30), {}, { since: 8, called: (key) => `Bolt and hole ${key}` }),
     links: field(items(LINK, 24), {}, { since: 8, called: (key) => `Link ${key}` }),
     /** Steps of the weld order that are done, by their id: the day. */
-    weldSteps: field(items(name(20), 120), {}, { since: 8, called: (key) => `Weld step ${key}` }),
+    weldSteps: field(items(name(20), 120), {}, { since: 8, bench: true, called: (key) => `Weld step ${key}` }),
   },
 } as const;

@@ -43,7 +43,7 @@ export const CUT_SECTION = {
     tubeItems: field(
       items(TUBE_ITEM, 40),
       {},
-      { since: 5, belongs: 'axle', called: (key) => `On the tube: ${key}` },
+      { bench: true, since: 5, belongs: 'axle', called: (key) => `On the tube: ${key}` },
     ),
   },
 };

@@ -118,12 +118,12 @@ export const GEARS_SECTION = {
     gearTrials: field(
       items(TRIAL, 40),
       {},
-      { since: 7, belongs: 'axle', called: (key) => `Trial of the gear set ${key}` },
+      { bench: true, since: 7, belongs: 'axle', called: (key) => `Trial of the gear set ${key}` },
     ),
     shimKit: field(
       object<ShimKit>({ pinion: SIZES, carrier: SIZES }),
       { pinion: [], carrier: [] },
-      { since: 7, called: () => 'Shims there are' },
+      { bench: true, since: 7, called: () => 'Shims there are' },
     ),
     gearWeights: field(
       object<GearWeights>({ launch: weight, finish: weight, cruise: weight, cost: weight }),

@@ -129,12 +129,19 @@ export const HUB_SECTION = {
     patterns: field<Patterns>(
       some(PATTERN_FACES, PATTERN),
       {},
-      { since: 5, belongs: 'axle', forDonor: wheelOnly, called: (face) => `Hole pattern of the ${face}` },
+      {
+        bench: true,
+        since: 5,
+        belongs: 'axle',
+        forDonor: wheelOnly,
+        called: (face) => `Hole pattern of the ${face}`,
+      },
     ),
     keepOuts: field(
       items(KEEP_OUT, 40),
       {},
       {
+        bench: true,
         since: 5,
         belongs: 'axle',
         called: (key) => `Not to be drilled: ${key}`,

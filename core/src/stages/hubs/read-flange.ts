@@ -29,6 +29,8 @@ const ALIKE = 0.05;
 /** Holes of a regular pattern stand off their place by no more, mm. */
 const PLAY = 0.15;
 const [FEWEST, MOST] = [3, 10];
+/** Middles that are tried for one size of hole: a flange has few, a drawing of a whole car thousands. */
+const MOST_MIDDLES = 24;
 
 /**
  * Finds bolt patterns among the circles of a drawing: equal circles, evenly round one middle.
@@ -36,8 +38,9 @@ const [FEWEST, MOST] = [3, 10];
  * @example readFlange(circles).patterns[0] // { count: 5, pcd: 108, hole: 14, centre: [0, 0] }
  */
 export function readFlange(circles: readonly DrawnCircle[]): FoundFlange {
+  const middles = likely(circles);
   const patterns = bySize(circles)
-    .flatMap((group) => split(group, circles))
+    .flatMap((group) => split(group, middles))
     .sort((a, b) => b.pattern.count - a.pattern.count || b.pattern.pcd - a.pattern.pcd);
   const [main] = patterns;
   if (!main) return { patterns: [], others: [] };
@@ -63,35 +66,47 @@ export function readFlange(circles: readonly DrawnCircle[]): FoundFlange {
   };
 }
 
-function bySize(circles: readonly DrawnCircle[]): readonly (readonly DrawnCircle[])[] {
-  const groups: DrawnCircle[][] = [];
-  for (const circle of circles) {
-    const group = groups.find((g) => Math.abs((g[0]?.radius ?? 0) - circle.radius) <= ALIKE);
-    if (group) group.push(circle);
-    else groups.push([circle]);
+/** What lies within a reach of the least of its group, smallest first; each group in the order it was drawn. */
+function grouped<T>(list: readonly T[], size: (one: T) => number, reach: number): readonly (readonly T[])[] {
+  const sorted = list.map((one, at) => ({ one, at, size: size(one) })).sort((a, b) => a.size - b.size);
+  const groups: (typeof sorted)[] = [];
+  for (const entry of sorted) {
+    const last = groups.at(-1);
+    const least = last?.[0]?.size ?? Number.NaN;
+    if (last && entry.size - least <= reach) last.push(entry);
+    else groups.push([entry]);
   }
-  return groups;
+  const drawn = groups.map((g) => g.sort((a, b) => a.at - b.at));
+  return drawn.sort((a, b) => (a[0]?.at ?? 0) - (b[0]?.at ?? 0)).map((g) => g.map(({ one }) => one));
 }
 
+const bySize = (circles: readonly DrawnCircle[]): readonly (readonly DrawnCircle[])[] =>
+  grouped(circles, (c) => c.radius, ALIKE);
+
 /** Equal holes as one pattern, else as several about one middle: that of another circle, or their own. */
-function split(group: readonly DrawnCircle[], all: readonly DrawnCircle[]): readonly Regular[] {
+function split(group: readonly DrawnCircle[], middles: readonly Spot[]): readonly Regular[] {
   const whole = regular(group);
   if (whole) return [whole];
-  const middles = [middleOf(group), ...all.filter((c) => !group.includes(c)).map((c) => c.centre)];
-  const found = middles.map((middle) => byRadius(group, middle).flatMap((part) => regular(part) ?? []));
+  const found = [middleOf(group), ...middles].map((middle) =>
+    byRadius(group, middle).flatMap((part) => regular(part) ?? []),
+  );
   return found.reduce((best, list) => (list.length > best.length ? list : best), []);
 }
 
-function byRadius(holes: readonly DrawnCircle[], middle: Spot): readonly (readonly DrawnCircle[])[] {
-  const groups: DrawnCircle[][] = [];
-  for (const hole of holes) {
-    const at = far(hole.centre, middle);
-    const group = groups.find((g) => Math.abs(far((g[0] as DrawnCircle).centre, middle) - at) <= PLAY);
-    if (group) group.push(hole);
-    else groups.push([hole]);
+/** Middles of circles that may be those of a pattern: where most circles are drawn about, then about the largest. */
+function likely(circles: readonly DrawnCircle[]): readonly Spot[] {
+  const about = new Map<string, { centre: Spot; count: number; largest: number }>();
+  for (const { centre, radius } of circles) {
+    const key = centre.map((v) => Math.round(v / ALIKE)).join();
+    const known = about.get(key) ?? { centre, count: 0, largest: 0 };
+    about.set(key, { centre: known.centre, count: known.count + 1, largest: Math.max(known.largest, radius) });
   }
-  return groups;
+  const first = [...about.values()].sort((a, b) => b.count - a.count || b.largest - a.largest);
+  return first.slice(0, MOST_MIDDLES).map(({ centre }) => centre);
 }
+
+const byRadius = (holes: readonly DrawnCircle[], middle: Spot): readonly (readonly DrawnCircle[])[] =>
+  grouped(holes, (h) => far(h.centre, middle), PLAY);
 
 const middleOf = (holes: readonly DrawnCircle[]): Spot => [
   mean(holes.map((h) => h.centre[0])),

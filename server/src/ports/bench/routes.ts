@@ -3,6 +3,7 @@ import { deviceSchema, switchSchema } from '@intervex/contract/ports/bench';
 import { createSession, type Session } from 'better-sse';
 import { json, Router, type Request } from 'express';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { open } from '../../http/doors';
 import { refused, valid } from '../../http/refusal';
 import { linesOf, listInstruments, press } from './client';
 
@@ -13,11 +14,16 @@ const RETRY_MS = 500;
 /** Instruments on the bench: list, live values, zero and hold. @param url where the bench stands */
 export function instrumentRoutes(url: string | undefined): Router {
   const router = Router();
-  router.get('/instruments', async (_request, response) => {
+  open(router, 'GET /instruments', async (_request, response) => {
     response.json(await listInstruments(url));
   });
-  router.get('/instruments/:id/stream', async (request, response) => {
+  open(router, 'GET /instruments/:id/stream', async (request, response) => {
     const instrument = await known(url, request);
+    // A question whether there is such a stream, not for the stream.
+    if (request.method === 'HEAD') {
+      response.type('text/event-stream').end();
+      return;
+    }
     const session = await createSession(request, response, { retry: RETRY_MS });
     const gone = new AbortController();
     session.once('disconnected', () => {
@@ -26,7 +32,7 @@ export function instrumentRoutes(url: string | undefined): Router {
     await follow(session, url ?? '', instrument, gone.signal);
   });
   for (const key of ['zero', 'hold'] as const)
-    router.post(`/instruments/:id/${key}`, json({ limit: '1kb' }), async (request, response) => {
+    open(router, `POST /instruments/:id/${key}`, json({ limit: '1kb' }), async (request, response) => {
       const { id } = valid(deviceSchema, request.params, 'address');
       const { on } = valid(switchSchema, request.body, 'request');
       if (!url || !(await press(url, id, key, on)))

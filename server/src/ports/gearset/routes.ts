@@ -1,6 +1,7 @@
 import { practiceSchema, shimsSchema } from '@intervex/contract/ports/gearset';
 import { json, Router } from 'express';
 import type { Pool } from '../../db/pool';
+import { open } from '../../http/doors';
 import { valid } from '../../http/refusal';
 import { idOf } from '../../plans/routes';
 import { beginSet, findSet, openSet, trySet, whatIf } from './client';
@@ -9,20 +10,20 @@ import { beginSet, findSet, openSet, trySet, whatIf } from './client';
 export function practiceRoutes(_pool: Pool, url: string | undefined): Router {
   const router = Router();
   const body = json({ limit: '10kb' });
-  router.post('/practice', body, async (request, response) => {
+  open(router, 'POST /practice', body, async (request, response) => {
     const { difficulty } = valid(practiceSchema, request.body, 'practice');
     response.status(201).json(await beginSet(url, difficulty));
   });
-  router.get('/practice/:id', async (request, response) => {
+  open(router, 'GET /practice/:id', async (request, response) => {
     response.json(await findSet(url, idOf(request)));
   });
-  router.post('/practice/:id/trials', body, async (request, response) => {
+  open(router, 'POST /practice/:id/trials', body, async (request, response) => {
     response.json(await trySet(url, idOf(request), valid(shimsSchema, request.body, 'trial')));
   });
-  router.post('/practice/:id/open', body, async (request, response) => {
+  open(router, 'POST /practice/:id/open', body, async (request, response) => {
     response.json(await openSet(url, idOf(request)));
   });
-  router.post('/practice/:id/what-if', body, async (request, response) => {
+  open(router, 'POST /practice/:id/what-if', body, async (request, response) => {
     response.json(await whatIf(url, idOf(request), valid(shimsSchema, request.body, 'trial')));
   });
   return router;

@@ -1,6 +1,6 @@
 import type { PairsAnswer, PartsAnswer } from '@intervex/contract';
 import type { PartsQuery } from '@intervex/contract/ports/parts';
-import { canDrill, rankRings, stockPairs, type PartKind, type PartOffer } from '@intervex/core';
+import { rankRings, type PairSearch, type PartKind, type PartOffer } from '@intervex/core';
 import type { PairQuestion } from '@intervex/core/desks/shafts';
 import type { Pool } from '../../db/pool';
 import { refused } from '../../http/refusal';
@@ -12,10 +12,11 @@ import { keepList, lastList } from './queries';
 export async function findPairs(
   pool: Pool,
   url: string | undefined,
-  { wanted, axle, target }: PairQuestion,
+  question: PairQuestion,
+  search: (offers: readonly PartOffer[], question: PairQuestion) => PairSearch | Promise<PairSearch>,
 ): Promise<PairsAnswer> {
   const { offers, ...heard } = await offersOf(pool, url, 'shaft');
-  return { ...stockPairs(offers, wanted, axle, target, canDrill(wanted)), ...heard };
+  return { ...(await search(offers, question)), ...heard };
 }
 
 /** Most offers in one answer: enough to see what comes near, few enough to keep in a plan. */
