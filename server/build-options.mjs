@@ -44,6 +44,8 @@ export const OPTIONS = {
     '@fontsource/*',
     'dejavu-fonts-ttf',
     'fontkit',
+    'cookie',
+    'fast-deep-equal',
   ],
   logLevel: 'warning',
 };

@@ -17,7 +17,7 @@ await build({
   platform: 'node',
   format: 'esm',
   target: 'node20',
-  external: ['@playwright/test', 'joi'],
+  external: ['@playwright/test', 'joi', 'pg', 'express', 'get-port'],
   logLevel: 'warning',
 });
 const { status } = spawnSync(process.execPath, [outfile], {

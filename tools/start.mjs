@@ -1,68 +1,18 @@
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { reachableFolder, startCluster } from './lib/cluster.mjs';
+import { buildIfNeeded, PAGE, SERVER } from './lib/build.mjs';
 import { ensurePackages } from './lib/debian-packages.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
+import { folderTrouble } from './lib/folder-trouble.mjs';
 import { healthOf } from './lib/health.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
-import { ROOT } from './lib/paths.mjs';
+import { dataFolder, ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
 import { startStandins } from './lib/standins.mjs';
 import { supervise } from './lib/supervise.mjs';
-
-const SOURCES = [
-  'core/src',
-  'contract/src',
-  'server/src',
-  'server/build.mjs',
-  'standins/src',
-  'web/src',
-  'web/angular.json',
-  'web/public',
-  'examples',
-  'package-lock.json',
-];
-const PAGE = join(ROOT, 'web/dist/browser');
-const SERVER = join(ROOT, 'server/dist/main.js');
-const STANDIN = join(ROOT, 'standins/dist/bench.js');
-const STAMP = join(ROOT, 'server/dist/built');
-
-/**
- * Newest time anything under this place was written.
- *
- * @param {string} path @returns {number}
- */
-function newest(path) {
-  const stat = statSync(path);
-  if (!stat.isDirectory()) return stat.mtimeMs;
-  return readdirSync(path).reduce((max, name) => Math.max(max, newest(join(path, name))), 0);
-}
-
-function buildIfNeeded() {
-  const sources = Math.max(
-    ...SOURCES.map((s) => join(ROOT, s))
-      .filter(existsSync)
-      .map(newest),
-  );
-  const built = [STAMP, PAGE, SERVER, STANDIN].every((path) => existsSync(path))
-    ? Number(readFileSync(STAMP, 'utf8'))
-    : 0;
-  if (built >= sources) return;
-  say('Building (about half a minute)');
-  const result = spawnSync('npm', ['run', '-s', 'build'], {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
-  });
-  if (result.status !== 0) throw new Error('The build failed; see above.');
-  writeFileSync(STAMP, String(sources));
-}
-
-/** Where this application keeps what is its own. */
-const dataFolder = () => process.env.INTERVEX_DATA_DIR ?? join(ROOT, '.intervex');
 
 /** Starts the database, or uses the one the environment names. */
 async function database() {
@@ -88,7 +38,7 @@ async function takeFolder(/** @type {string} */ instance, /** @type {string} */ 
   const wanted = dataFolder();
   const { folder, moved } = reachableFolder(wanted);
   if (moved) say(`The database’s user cannot reach ${wanted}; its data is kept in ${folder} instead.`);
-  const lock = lockFolder(folder, { instance, address });
+  const lock = locked(folder, { instance, address });
   if ('release' in lock) return lock.release;
   const { pid, address: there, instance: theirs } = lock.holder;
   const up = (await healthOf(there))?.instance === theirs;
@@ -98,6 +48,22 @@ async function takeFolder(/** @type {string} */ instance, /** @type {string} */ 
       : `Intervex is being started or stopped by process ${pid}; it answers at ${there} once it is up. Nothing was started.`,
   );
   return undefined;
+}
+
+/** Takes the lock, or says why the folder cannot be used. @param {string} folder @param {{ instance: string, address: string }} as */
+function locked(folder, as) {
+  try {
+    return lockFolder(folder, as);
+  } catch (error) {
+    throw folderTrouble(error, folder);
+  }
+}
+
+/** Looks whether the database that was given can be used, before anything is built. It says itself why not. */
+function checkDatabase() {
+  const args = ['--import', 'tsx', join(ROOT, 'server/src/db/check.ts')];
+  const { status, stderr } = spawnSync(process.execPath, args, { cwd: ROOT, encoding: 'utf8' });
+  if (status !== 0) throw new Error(stderr.trim().split('\n').at(-1));
 }
 
 async function main() {
@@ -123,6 +89,7 @@ async function main() {
       throw new Error(`Something else answers at ${address}. Stop it, or set PORT to another port.`);
     ensurePackages(process.env.DATABASE_URL ? [] : ['database']);
     ensureNpmPackages();
+    if (process.env.DATABASE_URL) checkDatabase();
     buildIfNeeded();
     await run({ port, address, instance, started, end, ending: () => ending });
   } catch (error) {
@@ -154,6 +121,7 @@ async function run({ port, address, instance, started, end, ending }) {
     PORT: port,
     DATABASE_URL: cluster.url,
     INTERVEX_INSTANCE: instance,
+    INTERVEX_DATA_DIR: dataFolder(),
     INTERVEX_WEB_ROOT: PAGE,
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     NODE_ENV: 'production',
@@ -161,8 +129,8 @@ async function run({ port, address, instance, started, end, ending }) {
   const server = supervise(SERVER, {
     env,
     before: revive,
-    onGiveUp: (message) => {
-      say(`The server does not stay up. ${message} Is port ${port} taken? Set PORT to another.`);
+    onGiveUp: (message, hopeless) => {
+      if (!hopeless) say(`The server does not stay up. ${message} Is port ${port} taken? Set PORT to another.`);
       void end(1);
     },
   });

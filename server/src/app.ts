@@ -6,6 +6,7 @@ import { extname, join } from 'node:path';
 import type { Logger } from 'pino';
 import type { Pool } from './db/pool';
 import { open } from './http/doors';
+import { entryOf } from './http/entry';
 import { guard } from './http/guard';
 import { slowBodies } from './http/slow-bodies';
 import { answerErrors, refused } from './http/refusal';
@@ -59,8 +60,12 @@ const SECURITY = {
   strictTransportSecurity: false,
 };
 
-/** Compressing would hold a stream’s news back until there is a block of it. */
+/**
+ * Over a network answers are packed; within this computer packing takes longer than it saves. It would hold a stream’s
+ * news back until there is a block of it.
+ */
 const mayCompress: compression.CompressionFilter = (request, response) =>
+  entryOf(request).shared &&
   !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
   compression.filter(request, response);
 

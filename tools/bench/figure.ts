@@ -2,22 +2,22 @@
 export interface BenchFigure {
   readonly name: string;
   readonly value: number;
-  readonly unit: 'ms' | 'kB' | 's' | '%';
-  /** The most it may be. */
+  readonly unit: 'ms' | 'kB' | 's' | '%' | '1/s';
+  /** The most it may be, or the least where more is better. */
   readonly target: number;
   readonly met: boolean;
   /** The same machine's time or size for something plain and known, in the same run. */
   readonly yardstick: { readonly name: string; readonly value: number; readonly unit: string };
 }
 
-type Measured = Omit<BenchFigure, 'met'>;
+type Measured = Omit<BenchFigure, 'met'> & { /** More is better. */ readonly more?: boolean };
 
 /** Rounds for reading and says whether the target is met. */
-export const figureOf = (measured: Measured): BenchFigure => ({
+export const figureOf = ({ more = false, ...measured }: Measured): BenchFigure => ({
   ...measured,
   value: rounded(measured.value),
   target: rounded(measured.target),
-  met: measured.value <= measured.target,
+  met: more ? measured.value >= measured.target : measured.value <= measured.target,
   yardstick: { ...measured.yardstick, value: rounded(measured.yardstick.value) },
 });
 

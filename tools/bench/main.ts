@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startCluster } from '../lib/cluster.mjs';
 import { startApplication } from '../lib/application.mjs';
 import { browsing } from './browsing';
 import { computing, drawing, mapping, overlapping, pairing } from './computing';
@@ -9,6 +10,7 @@ import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
 import { drivelineEdit, running } from './running';
+import { serving } from './serving';
 
 const PORT = 4393;
 
@@ -45,6 +47,7 @@ async function measure(): Promise<readonly BenchFigure[]> {
         drivelineEdit(),
         second,
         await listing(base),
+        ...(await serving(base, (await startCluster(data)).url)),
         ...(await browsing(base)),
         idle,
       ];

@@ -16,7 +16,8 @@ import {
 } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { postgresBin } from './debian-packages.mjs';
+import { postgresBin, postgresBinOf } from './debian-packages.mjs';
+import { folderTrouble, programTrouble } from './folder-trouble.mjs';
 import { say } from './say.mjs';
 
 /** PostgreSQL refuses root: as root its programs run as Debian's own user for them. */
@@ -65,6 +66,7 @@ function serverIds() {
  */
 export function reachableFolder(wanted) {
   const folder = resolve(wanted);
+  refuseNoFolder(folder);
   const name = createHash('sha256').update(folder).digest('hex').slice(0, 12);
   const other = `/var/lib/intervex-${name}`;
   const here = holdsData(join(folder, 'pg'));
@@ -75,6 +77,14 @@ export function reachableFolder(wanted) {
       `The database in ${folder} cannot be reached by its user any more: a folder above it was closed to others. Nothing was changed. Open it again (chmod o+x), or move ${folder} to ${other}.`,
     );
   return { folder: other, moved: true };
+}
+
+/** Refuses a place that is a file, or lies beyond one. @param {string} folder */
+function refuseNoFolder(folder) {
+  const there = existsSync(folder);
+  if (there && !statSync(folder).isDirectory())
+    throw folderTrouble(Object.assign(new Error(), { code: 'ENOTDIR' }), folder);
+  if (!there && dirname(folder) !== folder) refuseNoFolder(dirname(folder));
 }
 
 /** True where there is something in a folder. */
@@ -109,6 +119,15 @@ export async function freePort(/** @type {number[]} */ wanted = []) {
  */
 export async function startCluster(wanted, options = {}) {
   const { folder } = reachableFolder(wanted);
+  try {
+    return await startIn(folder, options);
+  } catch (error) {
+    throw folderTrouble(error, folder);
+  }
+}
+
+/** @param {string} folder @param {{ throwAway?: boolean }} options @returns {Promise<Cluster>} */
+async function startIn(folder, options) {
   const data = join(folder, 'pg');
   if (holdsData(data)) refuseBroken(data);
   else makeCluster(folder, data);
@@ -145,10 +164,11 @@ function refuseBroken(/** @type {string} */ data) {
     );
   const made = readFileSync(join(data, 'PG_VERSION'), 'utf8').trim();
   const here = installedVersion();
-  if (made !== here)
+  if (made !== here && !postgresBinOf(made))
     throw new Error(
-      `The database in ${data} was made by PostgreSQL ${made === '' ? 'of a version that its file PG_VERSION does not say' : made}; version ${here} is installed. ${untouched} Install version ${made || 'that made it'}, or move the plans over by their plan files.`,
+      `The database in ${data} was made by PostgreSQL ${made === '' ? 'of a version that its file PG_VERSION does not say' : made}; version ${here} is installed. ${untouched} ${otherVersion(made, dirname(data))}`,
     );
+  refuseOwner(data);
 }
 
 function mending(/** @type {string[]} */ missing) {
@@ -158,6 +178,29 @@ function mending(/** @type {string[]} */ missing) {
   if (only('PG_VERSION', 'postgresql.conf', 'pg_hba.conf', 'pg_ident.conf'))
     return 'Put them back from a backup, or from a folder made by initdb of the same version (scram-sha-256 for 127.0.0.1).';
   return 'Put the folder back from a backup; or move it away, and a new one with the demo is made.';
+}
+
+/** How data of another version are brought over. */
+function otherVersion(/** @type {string} */ made, /** @type {string} */ folder) {
+  const backup = `Or put the newest file of ${join(folder, 'backups')} into an empty folder: INTERVEX_DATA_DIR=… npm run restore -- FILE.`;
+  return made === ''
+    ? backup
+    : `Install its programs beside the others (apt-get install postgresql-${made}) and start again: they are used for it, and npm run backup then writes everything into one file for a folder of this version. ${backup}`;
+}
+
+/** PostgreSQL starts on no folder of another user. */
+function refuseOwner(/** @type {string} */ data) {
+  const wanted = serverIds().uid ?? process.getuid?.();
+  const { uid, mode } = statSync(data);
+  const user = process.getuid?.() === 0 ? SERVER_USER : String(wanted);
+  if (wanted !== undefined && uid !== wanted)
+    throw new Error(
+      `The database in ${data} belongs to another user (number ${uid}). Nothing in it was changed. Give it back: chown -R ${user} ${data}.`,
+    );
+  if ((mode & 0o027) !== 0)
+    throw new Error(
+      `The database in ${data} is open to others, and PostgreSQL does not start on such a folder. Nothing in it was changed. Shut it: chmod 700 ${data}.`,
+    );
 }
 
 const installedVersion = () => basename(dirname(postgresBin() ?? '/none/bin'));
@@ -213,7 +256,7 @@ function makeCluster(/** @type {string} */ folder, /** @type {string} */ data) {
   });
   if (made.status !== 0) {
     rmSync(making, { recursive: true, force: true });
-    throw new Error(`The database cluster could not be made in ${data}:\n${made.stderr}`);
+    throw programTrouble(made.stderr, folder, 'The database could not be made');
   }
   renameSync(part, join(folder, PASSWORD));
   renameSync(making, data);
@@ -228,7 +271,7 @@ async function newPassword(folder, data, why) {
   const running = runningPostmaster(data);
   if (running) await stopPostmaster(running.pid, () => isPostmasterOf(running.pid, data));
   const secret = randomBytes(18).toString('hex');
-  const set = spawnSync(program('postgres'), ['--single', '-D', data, 'postgres'], {
+  const set = spawnSync(program('postgres', data), ['--single', '-D', data, 'postgres'], {
     ...serverIds(),
     cwd: '/',
     encoding: 'utf8',
@@ -243,8 +286,11 @@ async function newPassword(folder, data, why) {
   return secret;
 }
 
-function program(/** @type {string} */ name) {
-  const bin = postgresBin();
+/** A program of the version that made the folder, where there is one; of the newest elsewhere. */
+function program(/** @type {string} */ name, /** @type {string} */ data = '') {
+  const file = join(data, 'PG_VERSION');
+  const made = data && existsSync(file) ? readFileSync(file, 'utf8').trim() : '';
+  const bin = postgresBinOf(made) ?? postgresBin();
   if (!bin) throw new Error('PostgreSQL is not installed.');
   return join(bin, name);
 }
@@ -257,6 +303,9 @@ function runningPostmaster(data) {
   const pid = Number(lines[0]);
   return isPostmasterOf(pid, data) ? { pid, port: Number(lines[3]) } : undefined;
 }
+
+/** True where the database of a data folder runs. */
+export const isRunning = (/** @type {string} */ folder) => runningPostmaster(join(folder, 'pg')) !== undefined;
 
 /** True where this process is a PostgreSQL server on this data folder, and not another that got its number. */
 function isPostmasterOf(/** @type {number} */ pid, /** @type {string} */ data) {
@@ -280,7 +329,7 @@ async function launch(folder, data, port, secret, options) {
   for (;;) {
     const log = openSync(join(folder, 'database.log'), 'a');
     const before = statSync(join(folder, 'database.log')).size;
-    const child = spawn(program('postgres'), args, {
+    const child = spawn(program('postgres', data), args, {
       ...serverIds(),
       cwd: '/',
       stdio: ['ignore', log, log],
@@ -299,10 +348,7 @@ async function launch(folder, data, port, secret, options) {
     // A server that was killed may leave workers for a moment; they go away by themselves.
     const told = readFileSync(join(folder, 'database.log'), 'utf8').slice(before);
     const passes = /shared memory|lock file/.test(told);
-    if (!passes || Date.now() > deadline)
-      throw new Error(
-        `The database did not start in ${data}. Nothing in it was changed:\n${told.slice(-2000)}`,
-      );
+    if (!passes || Date.now() > deadline) throw programTrouble(told, folder, 'The database did not start');
     await sleep(300);
   }
 }

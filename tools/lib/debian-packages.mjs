@@ -13,6 +13,16 @@ export function postgresBin() {
     .find((bin) => existsSync(join(bin, 'postgres')) && existsSync(join(bin, 'initdb')));
 }
 
+/**
+ * The programs of one version of PostgreSQL, where they are installed beside others.
+ *
+ * @param {string} version @returns {string | undefined}
+ */
+export function postgresBinOf(version) {
+  const bin = join('/usr/lib/postgresql', version, 'bin');
+  return /^[\d.]+$/.test(version) && existsSync(join(bin, 'postgres')) ? bin : undefined;
+}
+
 const onPath = (/** @type {string} */ program) =>
   (process.env.PATH ?? '').split(':').some((folder) => folder !== '' && existsSync(join(folder, program)));
 

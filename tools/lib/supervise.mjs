@@ -4,13 +4,15 @@ import { setTimeout as sleep } from 'node:timers/promises';
 /** Restarts within this time count together; more than the most, and it gives up. */
 const WINDOW_MS = 60_000;
 const MOST_RESTARTS = 5;
+/** A program that ends with this has said why, and starting it again would not help. */
+const HOPELESS = 78;
 
 /**
  * Keeps a Node.js program running: starts it, starts it again when it dies, gives up when it keeps dying.
  * The program sees the channel to its parent close when the parent dies, and ends too.
  *
  * @param {string} file
- * @param {{ env: NodeJS.ProcessEnv, before?: () => Promise<void>, onGiveUp: (message: string) => void }} options
+ * @param {{ env: NodeJS.ProcessEnv, before?: () => Promise<void>, onGiveUp: (message: string, hopeless: boolean) => void }} options
  */
 export function supervise(file, { env, before, onGiveUp }) {
   let stopping = false;
@@ -22,13 +24,15 @@ export function supervise(file, { env, before, onGiveUp }) {
   const launch = () => {
     child = fork(file, { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
     child.once('exit', (code, signal) => {
-      if (!stopping) void again(`ended with ${signal ?? `code ${code}`}`);
+      if (stopping) return;
+      if (code === HOPELESS) onGiveUp('It says why above.', true);
+      else void again(`ended with ${signal ?? `code ${code}`}`);
     });
   };
   const again = async (/** @type {string} */ why) => {
     const now = Date.now();
     restarts = [...restarts.filter((t) => now - t < WINDOW_MS), now];
-    if (restarts.length > MOST_RESTARTS) return onGiveUp(`It keeps ending (${why}).`);
+    if (restarts.length > MOST_RESTARTS) return onGiveUp(`It keeps ending (${why}).`, false);
     await sleep(200 * restarts.length);
     await before?.();
     if (!stopping) launch();

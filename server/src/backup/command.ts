@@ -48,7 +48,7 @@ async function restore(from: string): Promise<void> {
     );
   const done = await restoreBackup(pool, createReadStream(from), migrations);
   say(
-    `Restored as of ${done.madeAt}: ${done.projects} projects, ${done.revisions} revisions, ${done.photos} photos. What was there before is kept aside as ${done.aside}.`,
+    `Restored as of ${done.madeAt}: ${done.projects} projects, ${done.revisions} revisions, ${done.photos} photos.${done.aside ? ` What was there before is kept aside as ${done.aside}.` : ''}`,
   );
 }
 

@@ -98,10 +98,13 @@ async function swap(client: Client, here: string, incoming: string, now: Date): 
       where relnamespace = $1::regnamespace and relkind = 'r' order by relname`,
     [here],
   );
-  if (rows.length)
-    await client.query(
-      `lock table ${rows.map((r) => `${here}.${r.name}`).join(', ')} in access exclusive mode`,
-    );
+  if (rows.length === 0) {
+    // Nothing was there yet: nothing is to be kept.
+    await client.query(`drop schema ${here}`);
+    await client.query(`alter schema ${incoming} rename to ${here}`);
+    return '';
+  }
+  await client.query(`lock table ${rows.map((r) => `${here}.${r.name}`).join(', ')} in access exclusive mode`);
   const aside = `${ASIDE}${now.toISOString().replace(/\D/g, '').slice(0, 17)}`;
   await client.query(`alter schema ${here} rename to ${aside}`);
   await client.query(`alter schema ${incoming} rename to ${here}`);

@@ -42,7 +42,7 @@ export const migrationFiles = async (folder: string): Promise<readonly string[]>
 export class NewerData extends Error {}
 
 /** @throws NewerData where the database knows migrations, or holds plans, that this build does not know */
-async function refuseNewer(pool: Pool, files: readonly string[]): Promise<void> {
+export async function refuseNewer(pool: Pool, files: readonly string[]): Promise<void> {
   const unknown = (await ranBefore(pool)).filter((name) => !files.includes(name));
   const [first] = unknown;
   if (first !== undefined)

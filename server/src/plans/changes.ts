@@ -1,7 +1,7 @@
 import { planPartsSchema } from '@intervex/contract';
 import { BENCH_PARTS, PART_FIELDS, type Plan } from '@intervex/core';
 import { createPatch } from 'rfc6902';
-import { isDeepStrictEqual } from 'node:util';
+import same from 'fast-deep-equal';
 import { refused, valid } from '../http/refusal';
 
 type Fields = Readonly<Record<string, unknown>>;
@@ -17,7 +17,7 @@ function without(plan: Fields, other: Fields): Fields {
   const kept: [string, unknown][] = [];
   for (const [key, value] of Object.entries(plan)) {
     const theirs = other[key];
-    if (Object.hasOwn(other, key) && isDeepStrictEqual(value, theirs)) continue;
+    if (Object.hasOwn(other, key) && same(value, theirs)) continue;
     if (!isFields(value) || !isFields(theirs) || !byEntry(key)) kept.push([key, value]);
     else kept.push([key, entriesWithout(value, theirs)]);
   }
@@ -26,9 +26,7 @@ function without(plan: Fields, other: Fields): Fields {
 
 const entriesWithout = (part: Fields, theirs: Fields): Fields =>
   Object.fromEntries(
-    Object.entries(part).filter(
-      ([id, entry]) => !(Object.hasOwn(theirs, id) && isDeepStrictEqual(entry, theirs[id])),
-    ),
+    Object.entries(part).filter(([id, entry]) => !(Object.hasOwn(theirs, id) && same(entry, theirs[id]))),
   );
 
 /** Places that differ between two plans, as JSON pointers. */
@@ -97,13 +95,11 @@ export function stamped(plan: Plan, before: Plan, who: string): Plan {
 }
 
 function stamp(now: unknown, before: unknown, who: string): unknown {
-  if (typeof now !== 'object' || now === null || isDeepStrictEqual(now, before)) return now;
+  if (typeof now !== 'object' || now === null || same(now, before)) return now;
   if (Array.isArray(now)) {
     const old: readonly unknown[] = Array.isArray(before) ? before : [];
     // A repeat that stood before stays its reader’s, wherever it stands now.
-    return now.map((one: unknown, i) =>
-      old.some((o) => isDeepStrictEqual(o, one)) ? one : stamp(one, old[i], who),
-    );
+    return now.map((one: unknown, i) => (old.some((o) => same(o, one)) ? one : stamp(one, old[i], who)));
   }
   const old: Fields = isFields(before) ? before : {};
   return Object.fromEntries(
