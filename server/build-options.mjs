@@ -45,7 +45,6 @@ export const OPTIONS = {
     'dejavu-fonts-ttf',
     'fontkit',
     'cookie',
-    'fast-deep-equal',
   ],
   logLevel: 'warning',
 };

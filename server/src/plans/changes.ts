@@ -1,7 +1,7 @@
 import { planPartsSchema } from '@intervex/contract';
 import { BENCH_PARTS, PART_FIELDS, type Plan } from '@intervex/core';
 import { createPatch } from 'rfc6902';
-import same from 'fast-deep-equal';
+import { same } from './same-json';
 import { refused, valid } from '../http/refusal';
 
 type Fields = Readonly<Record<string, unknown>>;
