@@ -71,6 +71,10 @@ export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
 
 export const importQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
 
+export const photosQuerySchema = Joi.object<{ before?: string; limit: number }>({
+  before: idText(),
+  limit: Joi.number().integer().min(1).max(200).default(24),
+});
 export const photoQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });
 
 export interface ProjectsQuery {

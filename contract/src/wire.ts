@@ -380,6 +380,17 @@ export interface RemovedView {
   readonly until: string;
 }
 
+/** A photo in the list of all. */
+export interface PhotoView {
+  readonly id: string;
+  readonly who: string;
+  readonly at: string;
+  /** Bytes. */
+  readonly size: number;
+  /** How many plans hold it as they stand now. */
+  readonly plans: number;
+}
+
 /** Where the data stand. */
 export interface DataView {
   /** Bytes of the database. */

@@ -9,6 +9,7 @@ import { attachment } from '../http/attachment';
 import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { note } from '../people/audit';
+import { calledOf } from '../plans/queries';
 import { idOf } from '../plans/routes';
 import { sentence, type Backups } from './backups';
 import { bringBack, listRemoved } from './removed';
@@ -63,7 +64,7 @@ export function dataRoutes(pool: Pool, backups: Backups, migrations: string): Ro
           right: 'an id from the list of what was removed',
         },
       ]);
-    await note(pool, request, `${kind} brought back`, { [kind]: id });
+    await note(pool, request, `${kind} brought back`, { [kind]: id, name: await calledOf(pool, id) });
     response.status(204).end();
   });
   return router;

@@ -67,6 +67,7 @@ export const MATRIX = {
   'GET /variants/:id/shapes/:file': LOOKS,
   'POST /drawings': WORKS,
 
+  'GET /photos': OWNER,
   'POST /photos': WORKS,
   'GET /photos/:id': row(true, true, 'photo'),
   'GET /photos/:id/thumb': row(true, true, 'photo'),

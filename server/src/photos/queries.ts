@@ -1,3 +1,4 @@
+import type { PhotoView } from '@intervex/contract';
 import type { Db } from '../plans/queries';
 import type { Picture } from './picture';
 
@@ -31,6 +32,26 @@ export async function photosThere(db: Db, ids: readonly string[]): Promise<Reado
     [ids],
   );
   return new Set(rows.map(({ id }) => id));
+}
+
+/** Photos before one of them, or the newest: newest first, with how many plans hold each as they stand now. */
+export async function listPhotos(
+  db: Db,
+  { before, limit }: { readonly before?: string | undefined; readonly limit: number },
+): Promise<readonly PhotoView[]> {
+  const { rows } = await db.query<Omit<PhotoView, 'at'> & { made: Date }>(
+    `select f.id, f.who, f.created_at as made, length(f.picture) + length(f.thumb) as size,
+            (select count(*)::int from variants v
+               join projects p on p.id = v.project_id and p.removed_at is null
+               join plan_revisions r on r.variant_id = v.id and r.revision = v.head
+              where v.removed_at is null and r.plan -> 'photos' ? f.id::text) as plans
+       from photos f
+      where f.removed_at is null
+        and ($1::uuid is null or (f.created_at, f.id) < (select created_at, id from photos where id = $1))
+      order by f.created_at desc, f.id desc limit $2`,
+    [before ?? null, limit],
+  );
+  return rows.map(({ made, ...rest }) => ({ ...rest, at: made.toISOString() }));
 }
 
 /** Takes a photo away, or brings it back. @returns false where there is none to */

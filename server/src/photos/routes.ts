@@ -1,4 +1,4 @@
-import { photoQuerySchema, type PhotoStored } from '@intervex/contract';
+import { photoQuerySchema, photosQuerySchema, type PhotoStored } from '@intervex/contract';
 import { raw, Router } from 'express';
 import type { Pool } from '../db/pool';
 import { open } from '../http/doors';
@@ -7,7 +7,7 @@ import { asks } from '../people/identity';
 import { refused, valid } from '../http/refusal';
 import { idOf } from '../plans/routes';
 import type { WorkPool } from '../work/pool';
-import { findPhoto, insertPhoto, setPhotoRemoved } from './queries';
+import { findPhoto, insertPhoto, listPhotos, setPhotoRemoved } from './queries';
 
 /** Largest photo that is taken. */
 const PHOTO_LIMIT = '25mb';
@@ -15,6 +15,9 @@ const PHOTO_LIMIT = '25mb';
 /** Photos in and out. Which place one belongs to is the plan’s to say. */
 export function photoRoutes(pool: Pool, work: WorkPool): Router {
   const router = Router();
+  open(router, 'GET /photos', async (request, response) => {
+    response.json(await listPhotos(pool, valid(photosQuerySchema, request.query, 'query', true)));
+  });
   open(router, 'POST /photos', raw({ limit: PHOTO_LIMIT, type: () => true }), async (request, response) => {
     const { who } = valid(photoQuerySchema, request.query, 'query');
     const file: unknown = request.body;

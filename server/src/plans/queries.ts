@@ -321,6 +321,16 @@ export async function ordersUnderWay(
   return rows.map(({ number }) => number);
 }
 
+/** What a project or variant is called, for the audit; also of one that was removed. */
+export async function calledOf(db: Db, id: string): Promise<string> {
+  const { rows } = await db.query<{ name: string }>(
+    `select name from projects where id = $1
+     union all select p.name || ', ' || v.name from variants v join projects p on p.id = v.project_id where v.id = $1`,
+    [id],
+  );
+  return rows[0]?.name ?? '';
+}
+
 /** Takes a project out of the lists. Its revisions stay. */
 export async function removeProject(db: Db, id: string): Promise<boolean> {
   const { rowCount } = await db.query(

@@ -22,7 +22,7 @@ import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { note } from '../people/audit';
 import { asks, editorOf } from '../people/identity';
-import { listProjects, listRevisions, renameProject, renameVariant, setStrip } from './queries';
+import { calledOf, listProjects, listRevisions, renameProject, renameVariant, setStrip } from './queries';
 import {
   copyVariant,
   createProject,
@@ -87,7 +87,7 @@ export function planRoutes(pool: Pool): Router {
   open(router, 'DELETE /projects/:id', async (request, response) => {
     const id = idOf(request);
     if (!(await dropProject(pool, id))) throw missing('project');
-    await note(pool, request, 'project removed', { project: id });
+    await note(pool, request, 'project removed', { project: id, name: await calledOf(pool, id) });
     response.status(204).end();
   });
   variantRoutes(router, pool);
@@ -114,7 +114,7 @@ function variantRoutes(router: Router, pool: Pool): void {
   open(router, 'DELETE /variants/:id', async (request, response) => {
     const id = idOf(request);
     await dropVariant(pool, id);
-    await note(pool, request, 'variant removed', { variant: id });
+    await note(pool, request, 'variant removed', { variant: id, name: await calledOf(pool, id) });
     response.status(204).end();
   });
   open(router, 'PUT /variants/:id/plan', ...body, async (request, response) => {

@@ -7,14 +7,17 @@
 export function same(a: unknown, b: unknown): boolean {
   if (a === b) return true;
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) || Array.isArray(b))
-    return (
-      Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((one, i) => same(one, b[i]))
-    );
+  if (Array.isArray(a) || Array.isArray(b)) return Array.isArray(a) && Array.isArray(b) && sameList(a, b);
+  return sameFields(a as Fields, b as Fields);
+}
+
+const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((one, i) => same(one, b[i]));
+
+function sameFields(a: Fields, b: Fields): boolean {
   const keys = Object.keys(a);
   if (keys.length !== Object.keys(b).length) return false;
-  for (const key of keys)
-    if (!Object.hasOwn(b, key) || !same((a as Fields)[key], (b as Fields)[key])) return false;
+  for (const key of keys) if (!Object.hasOwn(b, key) || !same(a[key], b[key])) return false;
   return true;
 }
 

@@ -1,4 +1,4 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import {
   inject,
   provideAppInitializer,
@@ -8,12 +8,13 @@ import {
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { routes } from './routes';
 import { registerIcons } from './shared/icons';
+import { ended } from './state/door';
 import { ThemeService } from './state/theme.service';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withFetch()),
+    provideHttpClient(withFetch(), withInterceptors([ended])),
     provideRouter(routes, withComponentInputBinding()),
     provideAppInitializer(() => {
       registerIcons();

@@ -28,6 +28,11 @@ export const planRoutes: Routes = [
         loadComponent: () => import('./log/readings-page').then((m) => m.ReadingsPage),
       },
       {
+        path: 'history',
+        title: 'History, Intervex',
+        loadComponent: () => import('./log/history-page').then((m) => m.HistoryPage),
+      },
+      {
         path: 'routes',
         title: 'Routes, Intervex',
         loadComponent: () => import('./compare/routes-page').then((m) => m.RoutesPage),

@@ -77,7 +77,7 @@ describe('readings log', () => {
       changed: [changed],
     });
     TestBed.inject(HttpTestingController)
-      .expectOne(`/api/variants/${VARIANT}/history`)
+      .expectOne((r) => r.url === `/api/variants/${VARIANT}/history`)
       .flush([past(3, '/readings/donor.half.left/repeats/0'), past(2, '/choices/school')]);
     await settle(bench);
     expect(bench.text).toContain('Revision 3, edit by Ansa');

@@ -16,9 +16,12 @@ export class Landing {
 
   private async goOn(all: ProjectsService, router: Router): Promise<void> {
     const projects = await all.all().catch(() => []);
-    const variants = projects.flatMap((p) => p.variants);
-    const last = variants.find((v) => v.id === remembered('variant')) ?? variants[0];
-    if (last) remember('variant', last.id);
-    await router.navigate(last ? ['/plan', last.id] : ['/projects'], { replaceUrl: true });
+    const variants = projects.flatMap((p) => p.variants).map((v) => v.id);
+    const before = remembered('variant');
+    // Among thousands the last one need not be on the first page.
+    const there = before !== null && (variants.includes(before) || (await all.has(before)));
+    const last = there ? before : variants[0];
+    if (last) remember('variant', last);
+    await router.navigate(last ? ['/plan', last] : ['/projects'], { replaceUrl: true });
   }
 }

@@ -23,6 +23,15 @@ const projects: readonly ProjectSummary[] = [
 ];
 let fixture: ComponentFixture<ProjectsPage>;
 let http: HttpTestingController;
+/** A page of the list that is asked for. */
+const list = (find = '', from = 0) =>
+  http.expectOne(
+    (r) =>
+      r.method === 'GET' &&
+      r.url === '/api/projects' &&
+      r.params.get('find') === find &&
+      r.params.get('from') === `${from}`,
+  );
 const text = () => ((fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
 const click = async (words: string) => {
   const buttons = [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')];
@@ -43,6 +52,9 @@ const settle = async () => {
   await fixture.whenStable();
 };
 
+/** As the next page that is opened in this browser knows it. */
+const another = () => TestBed.runInInjectionContext(() => new PersonService());
+
 beforeEach(async () => {
   TestBed.configureTestingModule({
     providers: [provideHttpClient(), provideHttpClientTesting(), provideRouter([{ path: '**', children: [] }])],
@@ -50,7 +62,7 @@ beforeEach(async () => {
   TestBed.runInInjectionContext(registerIcons);
   http = TestBed.inject(HttpTestingController);
   fixture = TestBed.createComponent(ProjectsPage);
-  http.expectOne('/api/projects').flush(projects);
+  list().flush(projects);
   await settle();
 });
 afterEach(() => {
@@ -62,6 +74,29 @@ describe('projects', () => {
   it('leads from the top of a long list to the name of a new project', async () => {
     await click('New project');
     expect(document.activeElement?.getAttribute('name')).toBe('name');
+  });
+
+  it('looks for a car on the server, and shows more of a long list when it is asked', async () => {
+    const many = Array.from({ length: 60 }, (_, i) => ({ id: `p${i}`, name: `Car ${i}`, variants: [] }));
+    await click('Rename Tern');
+    await type('text', 'Tern two');
+    (fixture.nativeElement as HTMLElement).querySelector('ix-rename form')?.dispatchEvent(new Event('submit'));
+    http.expectOne({ method: 'PATCH', url: '/api/projects/p1' }).flush(null);
+    await settle();
+    const counts = { 'X-Total-Count': '83', 'X-Of': '83' };
+    list().flush(many, { headers: counts });
+    await settle();
+    expect(text()).toContain('83 of 83 projects');
+    await click('23 more');
+    list('', 60).flush([{ id: 'last', name: 'Car 60', variants: [] }], { headers: counts });
+    await settle();
+    expect(text()).toContain('Car 60');
+    await type('find', ' penn ');
+    await new Promise((next) => setTimeout(next, 250));
+    list('penn').flush([], { headers: { 'X-Total-Count': '0', 'X-Of': '83' } });
+    await settle();
+    expect(text()).toContain('No project has these words');
+    expect(text()).toContain('0 of 83 projects');
   });
 
   it('lists cars and the ways of doing them', () => {
@@ -93,7 +128,7 @@ describe('projects', () => {
     await click('Yes, remove');
     http.expectOne({ method: 'DELETE', url: '/api/projects/p1' }).flush(null);
     await settle();
-    http.expectOne('/api/projects').flush([]);
+    list().flush([]);
     await settle();
     expect(text()).toContain('No project yet');
   });
@@ -110,7 +145,7 @@ describe('projects', () => {
     (fixture.nativeElement as HTMLElement).querySelector('ix-rename form')?.dispatchEvent(new Event('submit'));
     http.expectOne({ method: 'PATCH', url: '/api/projects/p1' }).flush(null);
     await settle();
-    http.expectOne('/api/projects').flush(two);
+    list().flush(two);
     await settle();
     await click('Remove Stag axle of Tern');
     expect(text()).toContain('Take Stag axle off this list?');
@@ -150,7 +185,7 @@ describe('projects', () => {
     await settle();
     expect(fields()).toHaveLength(0);
     expect(TestBed.inject(PersonService).name()).toBe('Ansa Pell');
-    expect(new PersonService().asks()).toBe(false);
+    expect(another().asks()).toBe(false);
   });
 
   it('takes “not now” for an answer', async () => {
@@ -158,7 +193,7 @@ describe('projects', () => {
     [...(ask?.querySelectorAll('button') ?? [])].at(-1)?.click();
     await settle();
     expect((fixture.nativeElement as HTMLElement).querySelector('.ask')).toBeNull();
-    expect([new PersonService().asks(), new PersonService().name()]).toEqual([false, 'bench']);
+    expect([another().asks(), another().name()]).toEqual([false, 'bench']);
   });
 
   it('renames a variant', async () => {
@@ -172,6 +207,6 @@ describe('projects', () => {
     expect(request?.request.body).toEqual({ name: 'Even up, 1402' });
     request?.flush(null);
     await settle();
-    http.expectOne('/api/projects').flush(projects);
+    list().flush(projects);
   });
 });

@@ -1,21 +1,28 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import { ActivatedRoute, Router, RouterLink, type ParamMap } from '@angular/router';
+import { ActivatedRoute, Router, type ParamMap } from '@angular/router';
+import { debounceTime, Subject } from 'rxjs';
 import type { Problem, ProjectSummary } from '@intervex/contract/wire';
 import { ProjectsService } from '../state/projects.service';
 import { refusalOf, sentenceOf } from '../state/refusals';
 import { PersonService } from '../state/person.service';
-import { Who } from '../shared/who';
+import { PlainTop } from '../shared/plain-top';
 import { WhoForm } from '../shared/who-form';
 import { Rename } from './rename';
 import { VariantLine, type VariantTask } from './variant-line';
 
 /** Largest plan file that is read; the server takes no more either. */
 const MAX_FILE_BYTES = 1_000_000;
+
+/** Projects of one page; most that are read at once; quiet time after a letter, ms. */
+const PAGE = 60;
+const MOST = 200;
+const QUIET_MS = 200;
 
 const TASKS: readonly string[] = ['rename', 'another', 'remove'] satisfies readonly VariantTask[];
 
@@ -35,9 +42,8 @@ function taskIn(query: ParamMap): { readonly variant: string; readonly todo: Var
     MatIconModule,
     MatInputModule,
     Rename,
-    RouterLink,
+    PlainTop,
     VariantLine,
-    Who,
     WhoForm,
   ],
   templateUrl: './projects-page.html',
@@ -48,7 +54,13 @@ export class ProjectsPage {
   private readonly router = inject(Router);
   protected readonly person = inject(PersonService);
   private readonly asked = inject(ActivatedRoute).snapshot.queryParamMap;
+  protected readonly PAGE = PAGE;
   protected readonly projects = signal<readonly ProjectSummary[] | undefined>(undefined);
+  /** What is looked for; how many projects fit it, of how many. */
+  protected readonly find = signal('');
+  protected readonly found = signal(0);
+  protected readonly of = signal(0);
+  private readonly typed = new Subject<string>();
   protected readonly trouble = signal('');
   protected readonly problems = signal<readonly Problem[]>([]);
   protected readonly name = signal('');
@@ -61,12 +73,44 @@ export class ProjectsPage {
 
   constructor() {
     void this.load();
+    this.typed.pipe(debounceTime(QUIET_MS), takeUntilDestroyed()).subscribe((words) => {
+      void this.search(words);
+    });
   }
 
   protected async load(): Promise<void> {
+    await this.attempt(() => this.read());
+  }
+
+  protected searchSoon(words: string): void {
+    this.typed.next(words);
+  }
+
+  protected async search(words: string): Promise<void> {
+    if (words.trim() === this.find()) return;
+    this.find.set(words.trim());
+    await this.load();
+  }
+
+  /** The next page, below those that are shown. */
+  protected async further(): Promise<void> {
     await this.attempt(async () => {
-      this.projects.set(await this.service.all());
+      const shown = this.projects() ?? [];
+      const { projects } = await this.service.page(this.find(), shown.length, PAGE);
+      this.projects.set([...shown, ...projects]);
     });
+  }
+
+  /** Reads as many as are shown anew, at least a page. */
+  private async read(): Promise<void> {
+    const find = this.find();
+    const limit = Math.min(MOST, Math.max(PAGE, this.projects()?.length ?? 0));
+    const { found, of, projects } = await this.service.page(find, 0, limit);
+    // An answer that comes after the words were changed is none to them.
+    if (find !== this.find()) return;
+    this.found.set(found);
+    this.of.set(of);
+    this.projects.set(projects);
   }
 
   protected async create(): Promise<void> {
@@ -103,7 +147,7 @@ export class ProjectsPage {
     await this.attempt(async () => {
       await this.service.remove(project.id);
       this.removing.set('');
-      this.projects.set(await this.service.all());
+      await this.read();
     });
   }
 
@@ -122,7 +166,7 @@ export class ProjectsPage {
       await work();
       this.renaming.set('');
       this.task.set(undefined);
-      this.projects.set(await this.service.all());
+      await this.read();
     });
   }
 

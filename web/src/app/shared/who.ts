@@ -9,11 +9,18 @@ import { WhoForm } from './who-form';
   selector: 'ix-who',
   imports: [MatIconModule, WhoForm],
   template: `
-    <button type="button" class="plain who" popovertarget="who" [class.unknown]="!person.known()">
-      <mat-icon svgIcon="person" aria-hidden="true" />
-      <span class="name" [title]="person.name()">{{ person.known() ? person.name() : 'Your name?' }}</span>
-      <span class="hidden">, at the bench; change</span>
-    </button>
+    @if (person.fixed()) {
+      <span class="who" [title]="'Logged in as ' + person.name()">
+        <mat-icon svgIcon="person" aria-hidden="true" />
+        <span class="name">{{ person.name() }}</span>
+      </span>
+    } @else {
+      <button type="button" class="plain who" popovertarget="who" [class.unknown]="!person.known()">
+        <mat-icon svgIcon="person" aria-hidden="true" />
+        <span class="name" [title]="person.name()">{{ person.known() ? person.name() : 'Your name?' }}</span>
+        <span class="hidden">, at the bench; change</span>
+      </button>
+    }
     <div #panel id="who" popover (toggle)="opened($event, panel)">
       @defer (when wanted()) {
         <ix-who-form [ready]="true" (done)="panel.hidePopover()" />

@@ -16,11 +16,13 @@ import { InstrumentBar } from '../readings/instrument-bar';
 import { InstrumentsService } from '../state/instruments.service';
 import { JumpService } from '../state/jump.service';
 import { LiveService } from '../state/live.service';
+import { MeService } from '../state/me.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
 import { UnitsService } from '../state/units.service';
 import { ChecksDrawer } from './checks-drawer';
 import { ConflictPanel } from './conflict-panel';
+import { LeftBehind } from './left-behind';
 import { Rail } from './rail';
 import { Strip } from './strip';
 import { TopBar } from './top-bar';
@@ -36,6 +38,7 @@ import { WorkingPanel } from './working-panel';
     ConflictPanel,
     InstrumentBar,
     KeysPanel,
+    LeftBehind,
     MatButtonModule,
     MatIconModule,
     Rail,
@@ -59,6 +62,8 @@ export class Shell {
 
   readonly variantId = input.required<string>();
   protected readonly narrow = narrowPage();
+  private readonly me = inject(MeService).me;
+  protected readonly guest = computed(() => this.me().role === 'guest');
   protected readonly loaded = computed(() => this.store.variant()?.id === this.variantId());
 
   private readonly commands: Readonly<Record<string, () => void>> = {

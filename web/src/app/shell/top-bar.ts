@@ -91,7 +91,8 @@ export class TopBar {
   /** Who else has this plan open; empty while it is this page alone. */
   protected readonly here = computed(() => {
     const people = this.live.people();
-    return people.length > 1 ? `${people.length} pages open: ${people.join(', ')}` : '';
+    const [pages, more] = [this.live.pages(), this.live.pages() - people.length];
+    return pages > 1 ? `${pages} pages open: ${people.join(', ')}${more > 0 ? ` and ${more} more` : ''}` : '';
   });
   protected readonly liveTrouble = computed(() => LIVE_TROUBLE[this.live.state()] ?? '');
   /** What the next undo and redo change, as far as it is known. */
@@ -110,6 +111,7 @@ export class TopBar {
       { icon: 'folder', text: 'All projects', link: { to: ['/projects'] } },
       { icon: 'walk', text: 'Readings log', link: { to: ['/plan', id, 'readings'] } },
       { icon: 'routes', text: 'Routes side by side', link: { to: ['/plan', id, 'routes'] } },
+      { icon: 'undo', text: 'History', link: { to: ['/plan', id, 'history'] } },
       { icon: 'copy', text: 'Copy this variant', does: () => void this.copy() },
       ...TASKS.map(({ todo, icon, name }) => ({
         icon,

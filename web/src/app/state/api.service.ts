@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import type { Observable } from 'rxjs';
+import { map, type Observable } from 'rxjs';
 import type {
   DrawingAnswer,
   InstrumentList,
@@ -25,8 +25,25 @@ import type { PairQuestion } from '@intervex/core/desks/shafts';
 export class ApiService {
   private readonly http = inject(HttpClient);
 
+  /** The first projects. */
   projects(): Observable<readonly ProjectSummary[]> {
     return this.http.get<readonly ProjectSummary[]>('/api/projects');
+  }
+
+  /** A page of the projects in which every word occurs, and how many there are. */
+  projectPage(
+    find: string,
+    from: number,
+    limit: number,
+  ): Observable<{ readonly found: number; readonly of: number; readonly projects: readonly ProjectSummary[] }> {
+    const params = { find, from, limit };
+    return this.http.get<readonly ProjectSummary[]>('/api/projects', { params, observe: 'response' }).pipe(
+      map(({ headers, body }) => {
+        const projects = body ?? [];
+        const count = (name: string) => Number(headers.get(name) ?? projects.length);
+        return { found: count('X-Total-Count'), of: count('X-Of'), projects };
+      }),
+    );
   }
 
   createProject(name: string, variant: string, who: string): Observable<VariantView> {
@@ -62,8 +79,19 @@ export class ApiService {
     return this.http.get<VariantView>(`/api/variants/${id}`);
   }
 
-  history(id: string): Observable<readonly RevisionView[]> {
-    return this.http.get<readonly RevisionView[]>(`/api/variants/${id}/history`);
+  /** Revisions before one of them, or the newest: newest first. */
+  history(id: string, before: number | undefined, limit: number): Observable<readonly RevisionView[]> {
+    const params: Record<string, number> = before === undefined ? { limit } : { limit, before };
+    return this.http.get<readonly RevisionView[]>(`/api/variants/${id}/history`, { params });
+  }
+
+  planAt(id: string, revision: number): Observable<{ readonly plan: Plan }> {
+    return this.http.get<{ readonly plan: Plan }>(`/api/variants/${id}/revisions/${revision}`);
+  }
+
+  /** Puts an earlier revision back as a new one. */
+  restore(id: string, request: StepRequest & { readonly revision: number }): Observable<VariantView> {
+    return this.http.post<VariantView>(`/api/variants/${id}/restore`, request);
   }
 
   save(id: string, request: SaveRequest): Observable<VariantView> {

@@ -25,6 +25,8 @@ export class LiveService {
   readonly state = signal<LiveState>('off');
   /** Names of those who have this plan open, this page among them. */
   readonly people = signal<readonly string[]>([]);
+  /** How many pages those are; there may be more than names. */
+  readonly pages = signal(0);
 
   constructor() {
     // Another name at this page is told to the others.
@@ -51,6 +53,7 @@ export class LiveService {
     this.source = undefined;
     this.variant = '';
     this.people.set([]);
+    this.pages.set(0);
     this.state.set('off');
   }
 
@@ -76,7 +79,13 @@ export class LiveService {
       void this.store.catchUp((JSON.parse(data) as { revision: number }).revision);
     });
     source.addEventListener('people', ({ data }: MessageEvent<string>) => {
-      this.people.set((JSON.parse(data) as { people: string[] }).people);
+      const { people, count = people.length } = JSON.parse(data) as { people: string[]; count?: number };
+      this.people.set(people);
+      this.pages.set(count);
+    });
+    // Everything was put back from a backup: nothing that is shown here need be true any more.
+    source.addEventListener('restored', () => {
+      location.reload();
     });
     source.addEventListener('away', () => {
       this.state.set('away');

@@ -1,4 +1,5 @@
-import { computed, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { MeService } from './me.service';
 import { remember, remembered } from './memory';
 
 /** What stands where nobody said who he is. */
@@ -8,10 +9,14 @@ const NOBODY = 'bench';
 @Injectable({ providedIn: 'root' })
 export class PersonService {
   private readonly told = signal(remembered('person') ?? '');
-  readonly name = computed(() => this.told() || NOBODY);
-  readonly known = computed(() => this.told() !== '');
+  private readonly me = inject(MeService).me;
+  /** The server knows him by name, and nothing else counts. */
+  readonly fixed = computed(() => this.me().name !== undefined);
+  readonly name = computed(() => this.me().name ?? (this.told() || NOBODY));
+  readonly known = computed(() => this.fixed() || this.told() !== '');
   /** Whether to ask: once, and not again where the answer was that it does not matter. */
-  readonly asks = signal(!this.known() && remembered('person.asked') === null);
+  private readonly wants = signal(this.told() === '' && remembered('person.asked') === null);
+  readonly asks = computed(() => this.wants() && !this.fixed());
 
   rename(name: string): void {
     const plain = name
@@ -25,7 +30,7 @@ export class PersonService {
 
   /** It was asked, whatever the answer. */
   asked(): void {
-    this.asks.set(false);
+    this.wants.set(false);
     remember('person.asked', 'yes');
   }
 }

@@ -7,6 +7,7 @@ import {
 import { TestBed } from '@angular/core/testing';
 import type { SaveRequest, VariantView } from '@intervex/contract/wire';
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { MeService } from './me.service';
 import { PlanStore } from './plan-store';
 
 const ID = '7d0c2f4e-1111-4c9a-9d2e-3b1f0a8c5e77';
@@ -218,5 +219,58 @@ describe('plan store', () => {
     store.setReading('donor.half.left', half(795.2));
     // 792.3 − 701 stood there before.
     expect(store.stripBefore()['cutLeft']).toBeCloseTo(91.3, 9);
+  });
+});
+
+describe('what one may not change', () => {
+  const forbidden = {
+    error: 'forbidden',
+    message: 'A helper writes readings, photos and steps at the bench. Nothing was changed.',
+    problems: [
+      {
+        field: 'plan.brief.vehicle',
+        wrong: 'is not a helper’s to change',
+        right: 'to ask the owner or a builder',
+      },
+    ],
+  };
+
+  it('is taken out of the plan, and what one may is saved', async () => {
+    const knows = TestBed.inject(MeService).know();
+    http.expectOne('/api/me').flush({ shared: true, role: 'helper', name: 'Tove' });
+    await knows;
+    store.put('brief', 'vehicle', 'Another car');
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().flush(forbidden, { status: 403, statusText: 'No' });
+    expect(store.trouble()).toContain('is not a helper’s to change');
+    expect(store.plan().brief.vehicle).toBe('');
+    expect(store.plan().readings['donor.half.left']).toEqual(half(790.1));
+    await settle();
+    const again = put();
+    expect(sent(again)).toMatchObject({ who: 'Tove', plan: withHalf(790.1) });
+    again.flush(view(5, withHalf(790.1)));
+    expect(store.saveState()).toBe('saved');
+  });
+});
+
+describe('a server that fails', () => {
+  it.each([500, 503, 507, 429])('with %i is tried again until it has taken the work', async (status) => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().flush(
+      {
+        error: 'unavailable',
+        message: 'The disk is full. Nothing was lost: make room, and it is tried again.',
+        problems: [],
+      },
+      { status, statusText: 'x' },
+    );
+    expect(store.saveState()).toBe('waiting');
+    expect(store.trouble()).toContain('The disk is full');
+    await vi.advanceTimersByTimeAsync(400);
+    put().flush(view(5, withHalf(790.1)));
+    expect(store.saveState()).toBe('saved');
+    expect(store.trouble()).toBe('');
   });
 });

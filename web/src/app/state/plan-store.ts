@@ -2,6 +2,7 @@ import { computed, inject, Injectable, PendingTasks, signal } from '@angular/cor
 import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
 import {
   allFigures,
+  BENCH_PARTS,
   createEvaluator,
   EMPTY_PLAN,
   isoDay,
@@ -35,13 +36,17 @@ import { Following } from './following';
 import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
 import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
 import { PersonService } from './person.service';
+import { MeService } from './me.service';
 import { StripMemory } from './strip-memory';
+import { UnsavedService, type Unsaved } from './unsaved.service';
 
 /** Where the work stands against the server. */
 export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' | 'refused';
 
 /** Quiet time after the last keystroke before a save, ms. */
 const QUIET_MS = 450;
+/** Quiet time after which work is kept in this browser, ms. */
+const KEEP_MS = 300;
 /** Longest pause between two tries while the server does not answer, ms. */
 const MOST_PAUSE_MS = 5000;
 
@@ -53,10 +58,13 @@ const MOST_PAUSE_MS = 5000;
 export class PlanStore {
   private readonly api = inject(ApiService);
   private readonly person = inject(PersonService);
+  private readonly unsaved = inject(UnsavedService);
+  private readonly me = inject(MeService).me;
   private readonly evaluate = createEvaluator();
   private readonly saves = new Subject<void>();
   /** Saves that do not wait: an entry is finished. */
   private readonly finished = new Subject<void>();
+  private readonly typed = new Subject<void>();
   /** The server's state that the present plan was made from. */
   private readonly base = signal<VariantView | undefined>(undefined);
   private readonly strip = new StripMemory();
@@ -83,12 +91,17 @@ export class PlanStore {
   /** What the plan was kept with by an earlier version, and nothing here knows any more. */
   readonly dropped = signal<readonly string[]>([]);
   readonly loadError = signal('');
+  /** Work on this plan that a page left behind before it was saved. */
+  readonly leftBehind = signal<{ readonly key: string; readonly work: Unsaved } | undefined>(undefined);
   readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
   /** Strip values before the present run of edits, by id. */
   readonly stripBefore = this.strip.before;
 
   constructor() {
+    this.typed.pipe(debounceTime(KEEP_MS)).subscribe(() => {
+      this.keepUnsaved();
+    });
     merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
       .pipe(
         filter(() => !this.held),
@@ -107,11 +120,44 @@ export class PlanStore {
       this.adopt(view);
       this.dropped.set(view.dropped ?? []);
       this.stripBefore.set({});
+      void this.lookBehind(id);
     } catch (error) {
       this.base.set(undefined);
       this.show(EMPTY_PLAN);
       this.loadError.set(sentenceOf(error));
     }
+  }
+
+  private async lookBehind(id: string): Promise<void> {
+    const left = await this.unsaved.find(id);
+    if (this.base()?.id !== id) return;
+    // What reached the server after all need not be asked about.
+    const { base, plan } = left?.work ?? {};
+    const news = base && plan && !same(mergePlans(base, plan, this.plan()).plan, this.plan());
+    if (left && !news) await this.unsaved.settle(left.key);
+    this.leftBehind.set(news ? left : undefined);
+  }
+
+  /** Takes work that was left behind up again, or throws it away. */
+  async settleLeftBehind(take: boolean): Promise<void> {
+    const left = this.leftBehind();
+    if (!left) return;
+    this.leftBehind.set(undefined);
+    if (take) {
+      const { plan, conflicts } = mergePlans(left.work.base, left.work.plan, this.plan());
+      this.show(keepParts(this.plan(), plan));
+      this.conflicts.set(conflicts);
+      this.saveState.set(conflicts.length > 0 ? 'conflict' : 'editing');
+      this.keepUnsaved();
+      this.saves.next();
+    }
+    await this.unsaved.settle(left.key);
+  }
+
+  /** Keeps what is not saved in this browser, or forgets it when all is saved. */
+  private keepUnsaved(): void {
+    const base = this.base();
+    if (base) this.unsaved.keep(base, same(this.plan(), base.plan) ? undefined : this.plan());
   }
 
   /** What was read of a quantity. */
@@ -212,6 +258,15 @@ export class PlanStore {
     return places;
   }
 
+  /** Puts an earlier revision back as a new one. What the server refuses is thrown as it came. */
+  async restore(revision: number): Promise<void> {
+    await this.flush();
+    const base = this.base();
+    if (!base || this.saveState() !== 'saved') return;
+    const request = { baseRevision: base.revision, revision, who: this.person.name() };
+    this.adopt(await firstValueFrom(this.api.restore(base.id, request)));
+  }
+
   /** Settles one conflict: keep mine, or take theirs. The last one settled lets saving go on. */
   settle(conflict: PlanConflict, keepMine: boolean): void {
     if (keepMine) this.show(withField(this.plan(), conflict.section, conflict.key, conflict.mine));
@@ -250,6 +305,7 @@ export class PlanStore {
     this.strip.note(`${section}.${key}`, this.now().strip);
     this.following.soon();
     this.write(withField(plan, section, key, value));
+    this.typed.next();
     if (this.saveState() === 'conflict') return;
     if (this.saveState() !== 'waiting' && this.saveState() !== 'saving') this.saveState.set('editing');
     this.saves.next();
@@ -292,7 +348,9 @@ export class PlanStore {
     if (!canRetry(error)) return throwError(() => error);
     this.saveState.set('waiting');
     this.trouble.set(
-      'The server does not answer. Nothing is lost: it is kept here and saved as soon as it answers.',
+      refusalOf(error)?.error === 'unavailable'
+        ? sentenceOf(error)
+        : 'The server does not answer. Nothing is lost: it is kept here and saved as soon as it answers.',
     );
     return timer(Math.min(300 * 2 ** (count - 1), MOST_PAUSE_MS));
   }
@@ -303,6 +361,7 @@ export class PlanStore {
     this.trouble.set('');
     this.saveState.set(unchanged ? 'saved' : 'editing');
     if (unchanged) this.show(keepIdentity(sent, view.plan));
+    this.keepUnsaved();
   }
 
   private refusedSave(error: unknown, sent: Plan): void {
@@ -311,9 +370,27 @@ export class PlanStore {
       this.mergeWith(refusal);
       return;
     }
-    this.saveState.set('refused');
     this.trouble.set(notSaved(error));
+    if (refusal?.error === 'forbidden') {
+      this.takeBack(sent);
+      return;
+    }
+    this.saveState.set('refused');
     if (this.plan() !== sent) this.saves.next();
+  }
+
+  /** Takes out of the plan what one may not change, so that the rest can be saved. */
+  private takeBack(sent: Plan): void {
+    const base = this.base();
+    if (!base) return;
+    const helps = this.me().role === 'helper';
+    const parts = Object.entries(this.plan()).filter(([part]) => helps && BENCH_PARTS.includes(part));
+    const plan = { ...base.plan, ...Object.fromEntries(parts) };
+    this.show(keepParts(this.plan(), plan));
+    this.saveState.set(same(plan, base.plan) ? 'saved' : 'editing');
+    this.keepUnsaved();
+    // What was refused as it stood is not sent again.
+    if (this.saveState() === 'editing' && !same(plan, sent)) this.saves.next();
   }
 
   private mergeWith({ base, current }: StaleRefusal): void {
@@ -330,6 +407,7 @@ export class PlanStore {
       this.merged.set('Another page changed other fields meanwhile. Both changes are kept.');
     else if (others) this.merged.set('Another page changed this plan meanwhile. Its changes are shown.');
     this.saveState.set(same(plan, current.plan) ? 'saved' : 'editing');
+    this.keepUnsaved();
   }
 }
 

@@ -18,6 +18,15 @@ export class ProjectsService {
     return firstValueFrom(this.api.projects());
   }
 
+  /** A page of the projects in which every word occurs. */
+  page(
+    find: string,
+    from: number,
+    limit: number,
+  ): Promise<{ readonly found: number; readonly of: number; readonly projects: readonly ProjectSummary[] }> {
+    return firstValueFrom(this.api.projectPage(find, from, limit));
+  }
+
   create(name: string, variant: string): Promise<VariantView> {
     return firstValueFrom(this.api.createProject(name, variant, this.person.name()));
   }
@@ -59,9 +68,22 @@ export class ProjectsService {
     await firstValueFrom(this.api.removeVariant(variant));
   }
 
-  /** Who changed a variant, and what, newest first. */
-  history(variant: string): Promise<readonly RevisionView[]> {
-    return firstValueFrom(this.api.history(variant));
+  /** Who changed a variant, and what, newest first: the newest, or those before a revision. */
+  history(variant: string, before?: number, limit = 200): Promise<readonly RevisionView[]> {
+    return firstValueFrom(this.api.history(variant, before, limit));
+  }
+
+  /** A variant’s plan as it stood at a revision. */
+  async planAt(variant: string, revision: number): Promise<Plan> {
+    return (await firstValueFrom(this.api.planAt(variant, revision))).plan;
+  }
+
+  /** Whether there is such a variant, and one may see it. */
+  async has(variant: string): Promise<boolean> {
+    return firstValueFrom(this.api.history(variant, undefined, 1)).then(
+      () => true,
+      () => false,
+    );
   }
 
   /** A page of all readings of a project in which every word occurs. */

@@ -10,12 +10,10 @@ export function refusalOf(error: unknown): Refusal | undefined {
 
 export const isStale = (refusal: Refusal | undefined): refusal is StaleRefusal => refusal?.error === 'stale';
 
-/** True where trying again later can help: no answer, or the server says that it cannot just now. */
+/** True where trying again later can help: no answer, too many at once, or anything that went wrong over there. */
 export function canRetry(error: unknown): boolean {
-  return (
-    error instanceof HttpErrorResponse &&
-    (error.status === 0 || error.status === 502 || error.status === 503 || error.status === 504)
-  );
+  if (!(error instanceof HttpErrorResponse)) return false;
+  return error.status === 0 || error.status === 408 || error.status === 429 || error.status >= 500;
 }
 
 /** A sentence for the person at the bench. */
