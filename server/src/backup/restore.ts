@@ -8,7 +8,8 @@ import { extract } from 'tar-stream';
 import { lockShape, migrateIn, migrationFiles } from '../db/migrate';
 import type { Client, Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
-import { refused, type Refused } from '../http/refusal';
+import { Refused, refused } from '../http/refusal';
+import { whyAway } from '../db/errors';
 import { CHANNEL } from '../live/feed';
 import { END, HEAD, headSchema, LEFT_OUT, type BackupHead } from './format';
 
@@ -301,11 +302,8 @@ function parsed(text: string): unknown {
   }
 }
 
-/** What unpacking and copying say of a broken file, in words. */
+/** Whatever unpacking, reading and copying say, it is the file that is wrong, unless the database went away. */
 function asWrong(error: unknown): unknown {
-  if (!(error instanceof Error) || 'body' in error) return error;
-  const code = 'code' in error && typeof error.code === 'string' ? error.code : '';
-  const broken =
-    /^Z_|^ERR_STREAM|^22|^23/.test(code) || /tar|header|premature|unexpected end/i.test(error.message);
-  return broken ? wrong('This backup is cut short or damaged.', 'cannot be unpacked whole') : error;
+  if (error instanceof Refused || whyAway(error) !== undefined) return error;
+  return wrong('This backup is cut short or damaged.', 'cannot be unpacked whole');
 }

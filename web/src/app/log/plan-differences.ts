@@ -3,6 +3,7 @@ import {
   findQuantity,
   quantityName,
   showValue,
+  type FigureUnit,
   type LengthUnit,
   type Plan,
   type Reading,
@@ -50,9 +51,15 @@ function valueText(part: string, key: string, value: unknown, unit: LengthUnit):
 
 function readingText(id: string, { repeats, instrument, note }: Reading, unit: LengthUnit): string {
   const of = findQuantity(id);
-  const values = repeats.map(({ value }) => (of ? showValue(value, of.unit, unit) : String(value)));
+  const values = repeats.map(({ value }) =>
+    of ? showValue(value, of.unit, unit, finer(of.unit, unit)) : String(value),
+  );
   return `${values.join('; ')}, ${instrument}${note ? `, “${note.slice(0, 40)}”` : ''}`;
 }
+
+/** Digits that tell two readings apart, where the usual ones might not. */
+const finer = (of: FigureUnit, unit: LengthUnit): number | undefined =>
+  of === 'mm' ? (unit === 'mm' ? 2 : 4) : of === 'rad' ? 3 : undefined;
 
 /** What a field holds, without the marks of data. */
 function plain(value: unknown): string {
