@@ -141,15 +141,9 @@ async function helps(page: Page, shared: string, code: string): Promise<void> {
     .getByRole('button', { name: /stops?, .*caution|cautions?$/ })
     .first()
     .click();
-  await page
-    .getByRole('button', { name: /^Accept/ })
-    .first()
-    .click();
-  await page.getByRole('textbox', { name: /reason|why/i }).fill('Looked at it on the bench');
-  await page
-    .getByRole('button', { name: /^(Accept|Keep)/ })
-    .last()
-    .click();
+  await page.getByRole('button', { name: 'Accept…' }).first().click();
+  await page.getByRole('textbox', { name: 'Reason' }).fill('Looked at it on the bench');
+  await page.getByRole('button', { name: 'Accept with this reason' }).click();
   await expect(page.getByText(/is not a helper’s to change/)).toBeVisible();
   expect(Object.keys((await read()).plan.accepted)).toHaveLength(before);
   expect((await page.request.delete(`${shared}/api/variants/${id}`)).status()).toBe(403);
@@ -169,7 +163,7 @@ async function guestReads(desk: Page, browser: Browser): Promise<void> {
   await page.waitForURL(/\/plan\//);
   expect((await page.request.get(`${new URL(link).origin}/api/projects`)).status()).toBe(403);
   await desk.getByRole('button', { name: 'Withdraw the link of Cutter' }).click();
-  await expect(desk.getByRole('row').filter({ hasText: 'Cutter' })).toContainText('withdrawn');
+  await expect(desk.getByRole('row', { name: /^Cutter / })).toContainText('withdrawn');
   await page.goto(link.trim());
   await expect(page.getByText('it has ended or was withdrawn')).toBeVisible();
   await guest.close();

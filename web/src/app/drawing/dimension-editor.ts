@@ -1,21 +1,21 @@
-import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import type { QuantityId } from '@intervex/core';
 import { ReadingField } from '../readings/reading-field';
+import { TrapFocus } from './trap-focus';
 
 /** A reading, edited at its dimension in the drawing: the same field as in the panel. Escape or Done closes it. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-dimension-editor',
-  imports: [A11yModule, MatIconModule, ReadingField],
+  imports: [MatIconModule, ReadingField, TrapFocus],
   template: `
     <div
       class="sheet"
       role="dialog"
       aria-label="Change it here"
-      cdkTrapFocus
-      [cdkTrapFocusAutoCapture]="true"
+      tabindex="-1"
+      ixTrapFocus
       (keydown.escape)="closed.emit(); $event.stopPropagation()"
     >
       <ix-reading [id]="id()" [apart]="true" (done)="closed.emit()" />

@@ -62,6 +62,7 @@ beforeEach(async () => {
   TestBed.runInInjectionContext(registerIcons);
   http = TestBed.inject(HttpTestingController);
   fixture = TestBed.createComponent(ProjectsPage);
+  http.expectOne('/api/me').flush({ shared: false, role: 'owner' });
   list().flush(projects);
   await settle();
 });

@@ -80,7 +80,9 @@ export const EVIDENCE_WORDS: Readonly<Record<FactEvidence, string>> = {
         }
       </p>
       @if (fact()) {
-        <ix-photos [place]="'fact.' + id()" [label]="kind().label" />
+        @defer (on immediate) {
+          <ix-photos [place]="'fact.' + id()" [label]="kind().label" />
+        }
       }
     }
   `,

@@ -85,7 +85,8 @@ import { Who } from './who';
   `,
 })
 export class PlainTop {
-  protected readonly me = inject(MeService).me;
+  private readonly who = inject(MeService);
+  protected readonly me = this.who.me;
   protected readonly places = computed(() => {
     const { role } = this.me();
     if (!role || role === 'guest') return [];
@@ -94,4 +95,8 @@ export class PlainTop {
       ? [...all, { to: '/data', name: 'Your data' }, { to: '/workshop', name: 'Workshop' }]
       : all;
   });
+
+  constructor() {
+    void this.who.know();
+  }
 }

@@ -1,4 +1,3 @@
-import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { SelectionService } from '../state/selection.service';
@@ -54,11 +53,11 @@ const KEYS: readonly (readonly [where: string, keys: readonly (readonly [key: st
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-keys',
-  imports: [A11yModule, MatIconModule],
+  imports: [MatIconModule],
   template: `
     <header>
       <h2>Keys</h2>
-      <button type="button" class="plain" aria-label="Close" cdkFocusInitial (click)="selection.closeDrawers()">
+      <button type="button" class="plain" aria-label="Close" (click)="selection.closeDrawers()">
         <mat-icon svgIcon="close" />
       </button>
     </header>

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, Injector } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { Router, RouterLink } from '@angular/router';
@@ -8,7 +8,6 @@ import { Menu } from '../shared/menu';
 import type { MenuItem } from '../shared/menu-item';
 import { Segments } from '../shared/segments';
 import { Who } from '../shared/who';
-import { ProjectsService } from '../state/projects.service';
 import { sentenceOf } from '../state/refusals';
 import { JumpService } from '../state/jump.service';
 import { placesText } from '../state/changed-places';
@@ -75,7 +74,7 @@ function placeOfPointer(pointer: string): string | undefined {
   host: { role: 'banner' },
 })
 export class TopBar {
-  private readonly projects = inject(ProjectsService);
+  private readonly injector = inject(Injector);
   private readonly router = inject(Router);
   protected readonly store = inject(PlanStore);
   protected readonly jumps = inject(JumpService);
@@ -153,7 +152,9 @@ export class TopBar {
     if (!variant) return;
     await this.store.flush();
     try {
-      const made = await this.projects.copy(variant.id, `${variant.name}, copy`);
+      // Fetched when it is wanted.
+      const { ProjectsService } = await import('../state/projects.service');
+      const made = await this.injector.get(ProjectsService).copy(variant.id, `${variant.name}, copy`);
       await this.router.navigate(['/plan', made.id]);
     } catch (error) {
       this.store.trouble.set(sentenceOf(error));

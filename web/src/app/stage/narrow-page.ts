@@ -1,13 +1,15 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
-import { inject, type Signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { map } from 'rxjs';
+import { DestroyRef, inject, signal, type Signal } from '@angular/core';
+
+const NARROW = '(max-width: 760px)';
 
 /** Whether the page is as narrow as a phone. Call it where injection is possible. */
-export const narrowPage = (): Signal<boolean> =>
-  toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 760px)')
-      .pipe(map((s) => s.matches)),
-    { initialValue: false },
-  );
+export function narrowPage(): Signal<boolean> {
+  const query = typeof matchMedia === 'function' ? matchMedia(NARROW) : undefined;
+  const narrow = signal(query?.matches ?? false);
+  const follow = () => {
+    narrow.set(query?.matches ?? false);
+  };
+  query?.addEventListener('change', follow);
+  inject(DestroyRef).onDestroy(() => query?.removeEventListener('change', follow));
+  return narrow;
+}

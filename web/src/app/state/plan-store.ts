@@ -1,4 +1,5 @@
-import { computed, inject, Injectable, PendingTasks, signal } from '@angular/core';
+import { computed, DestroyRef, inject, Injectable, Injector, PendingTasks, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
 import {
   allFigures,
@@ -38,13 +39,15 @@ import { keepParts, mergePlans, same, withField, type PlanConflict, type Section
 import { PersonService } from './person.service';
 import { MeService } from './me.service';
 import { StripMemory } from './strip-memory';
-import { UnsavedService, type Unsaved } from './unsaved.service';
+import type { Unsaved, UnsavedService } from './unsaved.service';
 
 /** Where the work stands against the server. */
 export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' | 'refused';
 
 /** Quiet time after the last keystroke before a save, ms. */
 const QUIET_MS = 450;
+/** After this long a page that was opened has come to rest, ms. */
+const REST_MS = 1000;
 /** Quiet time after which work is kept in this browser, ms. */
 const KEEP_MS = 300;
 /** Longest pause between two tries while the server does not answer, ms. */
@@ -58,7 +61,10 @@ const MOST_PAUSE_MS = 5000;
 export class PlanStore {
   private readonly api = inject(ApiService);
   private readonly person = inject(PersonService);
-  private readonly unsaved = inject(UnsavedService);
+  private readonly injector = inject(Injector);
+  private readonly gone = inject(DestroyRef);
+  /** Something was kept in this browser. */
+  private kept = false;
   private readonly me = inject(MeService).me;
   private readonly evaluate = createEvaluator();
   private readonly saves = new Subject<void>();
@@ -99,7 +105,7 @@ export class PlanStore {
   readonly stripBefore = this.strip.before;
 
   constructor() {
-    this.typed.pipe(debounceTime(KEEP_MS)).subscribe(() => {
+    this.typed.pipe(debounceTime(KEEP_MS), takeUntilDestroyed()).subscribe(() => {
       this.keepUnsaved();
     });
     merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
@@ -120,7 +126,7 @@ export class PlanStore {
       this.adopt(view);
       this.dropped.set(view.dropped ?? []);
       this.stripBefore.set({});
-      void this.lookBehind(id);
+      setTimeout(() => void this.lookBehind(id), REST_MS);
     } catch (error) {
       this.base.set(undefined);
       this.show(EMPTY_PLAN);
@@ -128,13 +134,21 @@ export class PlanStore {
     }
   }
 
+  /** What keeps work in this browser; fetched when there is some, or the page has come to rest. */
+  private async unsaved(): Promise<UnsavedService | undefined> {
+    const { UnsavedService } = await import('./unsaved.service');
+    return this.gone.destroyed ? undefined : this.injector.get(UnsavedService);
+  }
+
   private async lookBehind(id: string): Promise<void> {
-    const left = await this.unsaved.find(id);
     if (this.base()?.id !== id) return;
+    const unsaved = await this.unsaved();
+    const left = await unsaved?.find(id);
+    if (!unsaved || this.base()?.id !== id) return;
     // What reached the server after all need not be asked about.
     const { base, plan } = left?.work ?? {};
     const news = base && plan && !same(mergePlans(base, plan, this.plan()).plan, this.plan());
-    if (left && !news) await this.unsaved.settle(left.key);
+    if (left && !news) await unsaved.settle(left.key);
     this.leftBehind.set(news ? left : undefined);
   }
 
@@ -151,13 +165,18 @@ export class PlanStore {
       this.keepUnsaved();
       this.saves.next();
     }
-    await this.unsaved.settle(left.key);
+    await (await this.unsaved())?.settle(left.key);
   }
 
   /** Keeps what is not saved in this browser, or forgets it when all is saved. */
   private keepUnsaved(): void {
     const base = this.base();
-    if (base) this.unsaved.keep(base, same(this.plan(), base.plan) ? undefined : this.plan());
+    if (!base) return;
+    const plan = same(this.plan(), base.plan) ? undefined : this.plan();
+    // Nothing was kept, and nothing is to be.
+    if (!plan && !this.kept) return;
+    this.kept = true;
+    void this.unsaved().then((unsaved) => unsaved?.keep(base, plan));
   }
 
   /** What was read of a quantity. */

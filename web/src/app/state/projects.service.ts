@@ -78,14 +78,6 @@ export class ProjectsService {
     return (await firstValueFrom(this.api.planAt(variant, revision))).plan;
   }
 
-  /** Whether there is such a variant, and one may see it. */
-  async has(variant: string): Promise<boolean> {
-    return firstValueFrom(this.api.history(variant, undefined, 1)).then(
-      () => true,
-      () => false,
-    );
-  }
-
   /** A page of all readings of a project in which every word occurs. */
   readings(project: string, find: string, from: number, limit: number): Observable<ProjectReadings> {
     return this.api.projectReadings(project, find, from, limit);
