@@ -16,7 +16,7 @@ const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 /** @typedef {import('@playwright/test').Page} Page */
-/** @typedef {{ name: string, stage?: string, variant?: string, phone?: boolean, dark?: boolean, unit?: string, prepare?: (page: Page) => Promise<void> }} Shot */
+/** @typedef {{ name: string, stage?: string, path?: string, variant?: string, phone?: boolean, dark?: boolean, unit?: string, prepare?: (page: Page) => Promise<void>, after?: (page: Page) => Promise<void> }} Shot */
 
 /** The last one changes the plan in more than one step. @type {readonly Shot[]} */
 const SHOTS = [
@@ -28,17 +28,7 @@ const SHOTS = [
       await page.getByRole('radio', { name: 'Room' }).click();
     },
   },
-  { name: 'readings-log', stage: 'readings' },
   { name: 'donor', stage: 'donor' },
-  {
-    name: 'donor-mating',
-    stage: 'donor',
-    variant: 'Stag axle',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Mating' }).click();
-      await page.getByRole('button', { name: 'Wheel bearing' }).click();
-    },
-  },
   { name: 'brackets', stage: 'brackets' },
   { name: 'routes', stage: 'routes' },
   {
@@ -106,6 +96,23 @@ const SHOTS = [
   },
   { name: 'sheets', stage: 'sheets' },
   { name: 'projects', stage: '' },
+  { name: 'data', stage: '', path: '/data' },
+  {
+    name: 'workshop',
+    stage: '',
+    path: '/workshop',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Share in the workshop' }).click();
+      await page.getByRole('textbox', { name: 'Name' }).fill('Tove');
+      await page.getByRole('button', { name: 'Add' }).click();
+      await page.getByRole('button', { name: 'Pair a phone with Tove' }).click();
+      await page.getByRole('img', { name: /QR code/ }).waitFor();
+    },
+    after: async (page) => {
+      await page.getByRole('button', { name: 'Close it to the network' }).click();
+      await page.getByRole('button', { name: 'Share in the workshop' }).waitFor();
+    },
+  },
   {
     name: 'phone-reading',
     stage: 'survey',
@@ -153,13 +160,14 @@ async function shoot(/** @type {import('@playwright/test').Browser} */ browser, 
   const projects = await (await page.request.get(`${BASE}/api/projects`)).json();
   const { variants } = projects[0];
   const { id } = variants.find((/** @type {{ name: string }} */ v) => v.name === shot.variant) ?? variants[0];
-  await page.goto(shot.stage ? `${BASE}/plan/${id}/${shot.stage}` : `${BASE}/projects`);
+  await page.goto(shot.stage ? `${BASE}/plan/${id}/${shot.stage}` : `${BASE}${shot.path ?? '/projects'}`);
   await page.getByRole('heading', { level: 1 }).waitFor();
   await shot.prepare?.(page);
   await page.waitForLoadState('networkidle');
   await page.waitForTimeout(700);
   await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
-  if (shot.prepare && (await page.getByRole('button', { name: 'Undo' }).isEnabled()))
+  await shot.after?.(page);
+  if (shot.stage && shot.prepare && (await page.getByRole('button', { name: 'Undo' }).isEnabled()))
     await page.getByRole('button', { name: 'Undo' }).click();
   await page.waitForTimeout(300);
   await context.close();

@@ -1,11 +1,13 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startCluster } from '../lib/cluster.mjs';
 import { startApplication } from '../lib/application.mjs';
 import { browsing } from './browsing';
 import { computing, drawing, mapping, overlapping, pairing } from './computing';
+import { ROOT } from '../lib/paths.mjs';
+import { growth } from './growth';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
@@ -37,6 +39,8 @@ async function measure(): Promise<readonly BenchFigure[]> {
     try {
       const base = `http://127.0.0.1:${PORT}/`;
       const idle = await idling(base, application.pid);
+      const { url } = await startCluster(data);
+      const demo = readFileSync(join(ROOT, 'examples/tern.json'), 'utf8');
       return [
         ...computing(),
         pairing(),
@@ -47,9 +51,10 @@ async function measure(): Promise<readonly BenchFigure[]> {
         drivelineEdit(),
         second,
         await listing(base),
-        ...(await serving(base, (await startCluster(data)).url)),
+        ...(await serving(base, url)),
         ...(await browsing(base)),
         idle,
+        ...(await growth(base, url, demo)),
       ];
     } finally {
       await application.stop();

@@ -4,6 +4,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 /** Restarts within this time count together; more than the most, and it gives up. */
 const WINDOW_MS = 60_000;
 const MOST_RESTARTS = 5;
+const MOST_PAUSE_MS = 1000;
 /** A program that ends with this has said why, and starting it again would not help. */
 const HOPELESS = 78;
 
@@ -26,14 +27,15 @@ export function supervise(file, { env, before, onGiveUp }) {
     child.once('exit', (code, signal) => {
       if (stopping) return;
       if (code === HOPELESS) onGiveUp('It says why above.', true);
-      else void again(`ended with ${signal ?? `code ${code}`}`);
+      else void again(`ended with ${signal ?? `code ${code}`}`, signal !== null);
     });
   };
-  const again = async (/** @type {string} */ why) => {
+  // One that is killed from outside is started again however often; one that ends by itself has a reason to.
+  const again = async (/** @type {string} */ why, /** @type {boolean} */ killed) => {
     const now = Date.now();
     restarts = [...restarts.filter((t) => now - t < WINDOW_MS), now];
-    if (restarts.length > MOST_RESTARTS) return onGiveUp(`It keeps ending (${why}).`, false);
-    await sleep(200 * restarts.length);
+    if (!killed && restarts.length > MOST_RESTARTS) return onGiveUp(`It keeps ending (${why}).`, false);
+    await sleep(Math.min(200 * restarts.length, MOST_PAUSE_MS));
     await before?.();
     if (!stopping) launch();
   };

@@ -7,12 +7,15 @@ export interface Head {
   readonly id: string;
   readonly name: string;
   readonly revision: number;
+  /** When that revision was written: after a restore another may have its number. */
+  readonly at: string;
 }
 
 /** Readings of one revision of a plan. */
 export interface RevisionReadings {
   readonly id: string;
   readonly revision: number;
+  readonly at: string;
   readonly readings: Plan['readings'];
 }
 
@@ -24,7 +27,7 @@ interface Row {
 
 /** Most revisions that are remembered. */
 const MOST = 400;
-const keyOf = ({ id, revision }: { id: string; revision: number }): string => `${id} ${revision}`;
+const keyOf = ({ id, revision, at }: Pick<Head, 'id' | 'revision' | 'at'>): string => `${id} ${revision} ${at}`;
 
 /**
  * Readings of plans laid out for searching. A revision never changes, so what was laid out once stays true; the
