@@ -46,6 +46,7 @@ const STAGES = [
   'brackets',
   'sheets',
   'readings',
+  'history',
   'routes',
 ];
 /** A desk and a phone; and a desk whose text is twice as large, which leaves half the room. */
@@ -77,6 +78,19 @@ for (const { colorScheme, width, height, themes } of SCREENS)
       await page.goto('/projects');
       await expect(page.getByRole('heading', { name: 'Tern' }).first()).toBeVisible();
       await scan(page);
+    });
+
+    test('your data, the workshop and what leads into it pass it', async ({ page }) => {
+      for (const [path, heading] of [
+        ['/data', 'Your data'],
+        ['/workshop', 'Workshop'],
+        ['/join#KM4P-7XQ2', 'Pair this device'],
+      ] as const) {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { name: heading, level: 1 })).toBeVisible();
+        await expect(page.getByText(/Looking/)).toHaveCount(0);
+        await scan(page);
+      }
     });
 
     test('drawers, tubes and end faces pass it too', async ({ page, request }) => {

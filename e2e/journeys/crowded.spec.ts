@@ -15,6 +15,7 @@ const STAGES = [
   'brackets',
   'sheets',
   'readings',
+  'history',
   'routes',
 ];
 const UNITS = ['mm', 'in', 'frac', 'frac32', 'frac64'];
@@ -57,6 +58,12 @@ for (const width of [1280, 390])
           await page.waitForTimeout(120);
           for (const line of await crowded(page)) found.push(`${stage} ${tab}: ${line}`);
         });
+      }
+      for (const path of ['/projects', '/data', '/workshop']) {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+        await expect(page.getByRole('status').filter({ hasText: /…$/ })).toHaveCount(0);
+        for (const line of await crowded(page)) found.push(`${path}: ${line}`);
       }
       expect(found).toEqual([]);
       // It has gone through all tabs, not only those that stood open.

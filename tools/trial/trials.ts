@@ -1,5 +1,4 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -132,21 +131,16 @@ export async function flood(base: string, port: number, streams: number): Promis
   const pid = serverOf(port) ?? 0;
   const before = memoryOf(pid);
   const others = [`${base}api/projects`, `${base}api/variants/${id}`];
-  const open = new Set<AbortController>();
-  const enter = async () => {
-    const gone = new AbortController();
-    open.add(gone);
-    const address = `${base}api/variants/${id}/live?who=trial&page=${randomUUID()}`;
-    const answer = await fetch(address, { signal: gone.signal });
-    void answer.text().catch(() => undefined);
-  };
+  // In a process of their own, so that who asks does not wait for them; killed, all leave at once.
+  const pages = [join(ROOT, 'tools/trial/pages.mjs'), `${base}api/variants/${id}/live`, String(streams)];
+  const holder = spawn(process.execPath, pages, { stdio: ['ignore', 'pipe', 'inherit'] });
   const coming = await meanwhile(others, async () => {
-    for (let i = 0; i < streams; i += 50)
-      await Promise.all(Array.from({ length: Math.min(50, streams - i) }, enter));
+    await new Promise((open) => holder.stdout.once('data', open));
+    await sleep(500);
   });
   const open_ = memoryOf(pid);
   const leaving = await meanwhile(others, async () => {
-    for (const gone of open) gone.abort();
+    holder.kill('SIGKILL');
     await sleep(3000);
   });
   return {

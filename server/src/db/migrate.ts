@@ -1,4 +1,5 @@
 import { readdir, readFile } from 'node:fs/promises';
+import { PLAN_VERSION } from '@intervex/core';
 import { join } from 'node:path';
 import type { Client, Pool } from './pool';
 import { withTransaction } from './transaction';
@@ -41,14 +42,30 @@ export const migrationFiles = async (folder: string): Promise<readonly string[]>
 /** The data are of a newer build: nothing of them is touched. */
 export class NewerData extends Error {}
 
+const newer = (why: string): string =>
+  `The data were written by a newer Intervex: ${why}. Nothing was changed. Start the newer one, or restore a backup of this one’s into another folder.`;
+
 /** @throws NewerData where the database knows migrations, or holds plans, that this build does not know */
 export async function refuseNewer(pool: Pool, files: readonly string[]): Promise<void> {
   const unknown = (await ranBefore(pool)).filter((name) => !files.includes(name));
   const [first] = unknown;
-  if (first !== undefined)
-    throw new NewerData(
-      `The data were written by a newer Intervex: it knows ${first.slice(0, 60)}, and this one does not. Nothing was changed. Start the newer one, or restore a backup of this one’s into another folder.`,
-    );
+  if (first !== undefined) throw new NewerData(newer(`it knows ${first.slice(0, 60)}, and this one does not`));
+  const plan = await newestPlan(pool);
+  if (plan > PLAN_VERSION)
+    throw new NewerData(newer(`it holds plans of version ${plan}, and this one knows ${PLAN_VERSION}`));
+}
+
+/** The newest version of the plan that stands in the database; 0 where there is none. */
+async function newestPlan(pool: Pool): Promise<number> {
+  const { rows } = await pool.query<{ there: boolean }>(
+    `select count(*) > 0 as there from pg_attribute
+      where attrelid = to_regclass('plan_revisions') and attname = 'plan_version'`,
+  );
+  if (!rows[0]?.there) return 0;
+  const { rows: found } = await pool.query<{ newest: number | null }>(
+    'select max(plan_version)::int as newest from plan_revisions',
+  );
+  return found[0]?.newest ?? 0;
 }
 
 async function ranBefore(pool: Pool): Promise<readonly string[]> {

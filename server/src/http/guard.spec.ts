@@ -1,9 +1,11 @@
-import { connect, type Socket } from 'node:net';
+import express from 'express';
+import { pino } from 'pino';
+import { connect, type AddressInfo, type Socket } from 'node:net';
 import { request, type OutgoingHttpHeaders } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
-import { plainError } from './request-log';
+import { plainError, requestLog } from './request-log';
 
 let h: Harness;
 let variant = '';
@@ -247,6 +249,28 @@ describe('who is slow', () => {
 });
 
 describe('the log', () => {
+  it('holds the path of a request and none of what it asks for by name', async () => {
+    const lines: string[] = [];
+    const log = pino({ level: 'info' }, { write: (line: string) => void lines.push(line) });
+    const app = express().use(requestLog(log), (request, response) => {
+      request.log.error(
+        { err: Object.assign(new Error('Penn'), { severity: 'ERROR', code: '23505' }) },
+        'failed',
+      );
+      response.status(400).end();
+    });
+    const server = app.listen(0, '127.0.0.1');
+    await new Promise((ready) => server.once('listening', ready));
+    const { port: at } = server.address() as AddressInfo;
+    await fetch(`http://127.0.0.1:${at}/api/projects?find=Penn%20Hauler&who=Ansa`, {
+      headers: { cookie: 'a=Penn' },
+    });
+    await new Promise((done) => server.close(done));
+    const all = lines.join('\n');
+    expect(all).toContain('/api/projects');
+    expect(all).not.toMatch(/Penn|Ansa|find=/);
+  });
+
   it('holds no values of an error', () => {
     const error = Object.assign(new Error('Key (name)=(Penn Hauler) already exists'), {
       severity: 'ERROR',

@@ -1,7 +1,9 @@
 import { parse } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { Pool } from '../db/pool';
 import { entryOf } from '../http/entry';
+import { refused } from '../http/refusal';
 import { findVariant } from '../plans/queries';
 import type { Workshop } from '../share/workshop';
 import { ALONE, setIdentity, type Identity } from './identity';
@@ -17,11 +19,25 @@ export function authenticate(pool: Pool, workshop: Workshop): RequestHandler {
       next();
       return;
     }
+    await pace(request.ip ?? '');
     await withSession(await workshop.sessions(), request, response);
     const identity = await identityFor(pool, request.session.by);
     if (identity) setIdentity(request, identity);
     next();
   };
+}
+
+/** Most requests of one address in a minute: a page at work asks a few a second. */
+const MOST_A_MINUTE = 1800;
+const requests = new RateLimiterMemory({ points: MOST_A_MINUTE, duration: 60 });
+
+/** @throws Refused `tooMany` where an address asks more than any page does */
+async function pace(address: string): Promise<void> {
+  await requests.consume(address).catch(() => {
+    throw refused('tooMany', 'Too many requests from this address. Wait a minute.', [
+      { field: 'address', wrong: `asks more than ${MOST_A_MINUTE} times a minute`, right: 'a pause' },
+    ]);
+  });
 }
 
 const withSession = (sessions: RequestHandler, request: Request, response: Response): Promise<void> =>

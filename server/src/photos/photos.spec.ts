@@ -96,4 +96,13 @@ describe('photos', () => {
     expect((await h.call('GET', '/api/photos/3f0b7a52-2c3c-4c8e-9b55-4f57f1f6a201')).status).toBe(404);
     expect((await h.call('GET', '/api/photos/one')).status).toBe(400);
   });
+
+  it('refuses more pixels than any camera makes, before they are unpacked', async () => {
+    const file = await sharp({ create: { width: 12_000, height: 9000, channels: 3, background: '#808080' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    const said = await post(file, 'image/png');
+    expect(said.status).toBe(413);
+    expect(said.json.problems[0]).toMatchObject({ field: 'photo', wrong: 'has 12000 × 9000 pixels' });
+  });
 });

@@ -32,6 +32,7 @@ export async function preparePicture(file: Buffer): Promise<Picture> {
     throw refused('wrongType', 'This is no photo.', [
       { field: 'photo', wrong: type ? `is a .${type.ext} file` : 'is no picture', right: RIGHT },
     ]);
+  await refusePixels(file);
   try {
     const upright = sharp(file, { failOn: 'error', limitInputPixels: MOST_PIXELS }).rotate();
     const fitted = (side: number) =>
@@ -49,4 +50,20 @@ export async function preparePicture(file: Buffer): Promise<Picture> {
       { field: 'photo', wrong: 'is cut short or damaged', right: RIGHT },
     ]);
   }
+}
+
+/** Refuses what says of itself that it is larger than any camera makes. A head that cannot be read is told later. */
+async function refusePixels(file: Buffer): Promise<void> {
+  const { width = 0, height = 0 } = await sharp(file, { limitInputPixels: false })
+    .metadata()
+    .catch(() => ({ width: 0, height: 0 }));
+  if (width * height <= MOST_PIXELS) return;
+  const megapixels = Math.round((width * height) / 1e6);
+  throw refused('tooLarge', `The photo has ${megapixels} megapixels; at most ${MOST_PIXELS / 1e6} are taken.`, [
+    {
+      field: 'photo',
+      wrong: `has ${width} × ${height} pixels`,
+      right: `at most ${MOST_PIXELS / 1e6} megapixels`,
+    },
+  ]);
 }
