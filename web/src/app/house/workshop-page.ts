@@ -18,10 +18,11 @@ import { ProjectsService } from '../state/projects.service';
 import { Attempt } from './attempt';
 import { timeText } from './times';
 
+/** What each may do; the least first, for that is what a form begins with. */
 const ROLES: readonly { readonly id: PersonView['role']; readonly what: string }[] = [
-  { id: 'owner', what: 'everything' },
-  { id: 'builder', what: 'all but people, sharing, removal and restore' },
   { id: 'helper', what: 'readings, photos and steps at the bench' },
+  { id: 'builder', what: 'all but people, sharing, removal and restore' },
+  { id: 'owner', what: 'everything' },
 ];
 const MINUTES = 60_000;
 
