@@ -93,6 +93,9 @@ async function grow(url: string, id: string): Promise<void> {
   await client.end();
 }
 
+/** What looks through all projects has a limit of its own; all else stays within twice what it was, ms. */
+const MOST_MS: Readonly<Partial<Record<keyof Times, number>>> = { list: 50, search: 100 };
+
 /** What a day’s work costs with ten projects and with ten thousand and a long history: it stays flat. */
 export async function growth(base: string, url: string, file: string): Promise<readonly BenchFigure[]> {
   const made = await asked<View>(`${base}api/plan-files`, 'POST', JSON.parse(file));
@@ -108,7 +111,7 @@ export async function growth(base: string, url: string, file: string): Promise<r
       name: `${what} with ${PROJECTS} projects and ${REVISIONS} revisions, 95th percentile`,
       value: many[what],
       unit: 'ms',
-      target: 2 * few[what],
+      target: MOST_MS[what] ?? 2 * few[what],
       yardstick: { name: `${what} with ten projects`, value: few[what], unit: 'ms' },
     }),
   );

@@ -4,7 +4,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 const JSON_HEAD = { 'content-type': 'application/json' };
 
 /** An answer, or nothing where there was none. */
-export interface Said {
+interface Said {
   readonly status: number;
   readonly ms: number;
   readonly text: string;

@@ -3,7 +3,7 @@ import type { Db } from '../plans/queries';
 import { setPhotoRemoved } from '../photos/queries';
 
 /** How long what was taken off the lists can be brought back here, days. It stays in the database. */
-export const DAYS = 90;
+const DAYS = 90;
 
 interface Row {
   id: string;

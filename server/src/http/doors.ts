@@ -3,9 +3,6 @@ import { identityOf, type Identity } from '../people/identity';
 import { MATRIX, type Cell, type RouteKey, type Row } from '../people/matrix';
 import { refused } from './refusal';
 
-/** Every route that was opened, by what it is called in the matrix; for the test that none goes round it. */
-export const opened = new WeakMap<RequestHandler, RouteKey>();
-
 /** Opens a route of the matrix. Only who may is let through to its handlers. */
 export function open(router: Router, key: RouteKey, ...handlers: RequestHandler[]): void {
   openAt(router, key, key.slice(key.indexOf(' ') + 1), ...handlers);
@@ -18,7 +15,6 @@ export function openAt(router: Router, key: RouteKey, path: string, ...handlers:
     await admitted(MATRIX[key], request);
     next();
   };
-  opened.set(admit, key);
   router[method](path, admit, ...handlers);
 }
 

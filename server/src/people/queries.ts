@@ -2,7 +2,7 @@ import type { GuestView, PersonView, SessionView } from '@intervex/contract';
 import { CHANNEL } from '../live/feed';
 import type { Db } from '../plans/queries';
 
-export interface Person {
+interface Person {
   readonly id: string;
   readonly name: string;
   readonly role: PersonView['role'];

@@ -170,17 +170,24 @@ interface ProjectRow {
 }
 
 /** A page of the projects. */
-export interface ProjectPage {
+interface ProjectPage {
   /** How many fit the search, of how many. */
   readonly found: number;
   readonly of: number;
   readonly projects: readonly ProjectSummary[];
 }
 
-/** Every word occurs in the name of the project or of one of its variants. */
-const FITS = `(select bool_and(p.name ilike word or exists (
-    select from variants w where w.project_id = p.id and w.removed_at is null and w.name ilike word))
-  from unnest($1::text[]) as word)`;
+/** A page of those projects in whose name, or those of whose variants, every word occurs; and how many those are. */
+const SOUGHT = `
+  select p.id, count(*) over ()::int as found from projects p
+    join variants v on v.project_id = p.id and v.removed_at is null
+   where p.removed_at is null
+   group by p.id having p.name || ' ' || string_agg(v.name, ' ') ilike all($1::text[])
+   order by p.created_at, p.id offset $2 limit $3`;
+/** A page of all of them. */
+const ALL = `
+  select p.id, 0 as found from projects p where p.removed_at is null
+   order by p.created_at, p.id offset $2 limit $3 + cardinality($1::text[])`;
 
 /** A page of the projects in the order they were begun, with their variants. */
 export async function listProjects(db: Db, { find, from, limit }: ProjectsQuery): Promise<ProjectPage> {
@@ -188,20 +195,23 @@ export async function listProjects(db: Db, { find, from, limit }: ProjectsQuery)
     .split(/\s+/)
     .filter(Boolean)
     .map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`);
-  const fits = words.length ? `and ${FITS}` : 'and $1::text[] is not null';
+  const { rows: page } = await db.query<{ id: string; found: number }>(words.length ? SOUGHT : ALL, [
+    words,
+    from,
+    limit,
+  ]);
+  const { rows: counted } = await db.query<{ n: number }>(
+    'select count(*)::int as n from projects where removed_at is null',
+  );
+  const of = counted[0]?.n ?? 0;
   const { rows } = await db.query<ProjectRow>(
     `select p.id, p.name, v.id as variant_id, v.name as variant_name, v.head, r.created_at as saved_at
-       from (select p.id, p.name, p.created_at from projects p where p.removed_at is null ${fits}
-              order by p.created_at, p.id offset $2 limit $3) p
+       from projects p
        join variants v on v.project_id = p.id and v.removed_at is null
        join plan_revisions r on r.variant_id = v.id and r.revision = v.head
+      where p.id = any($1::uuid[])
       order by p.created_at, p.id, v.created_at, v.id`,
-    [words, from, limit],
-  );
-  const { rows: counted } = await db.query<{ all: number; fit: number }>(
-    `select count(*)::int as all, ${words.length ? `count(*) filter (where ${FITS})` : 'count(*) filter (where $1::text[] is not null)'}::int as fit
-       from projects p where p.removed_at is null`,
-    [words],
+    [page.map(({ id }) => id)],
   );
   const byId = new Map<string, ProjectSummary & { variants: ProjectSummary['variants'][number][] }>();
   for (const row of rows) {
@@ -214,7 +224,7 @@ export async function listProjects(db: Db, { find, from, limit }: ProjectsQuery)
       savedAt: row.saved_at.toISOString(),
     });
   }
-  return { found: counted[0]?.fit ?? 0, of: counted[0]?.all ?? 0, projects: [...byId.values()] };
+  return { found: words.length ? (page[0]?.found ?? 0) : of, of, projects: [...byId.values()] };
 }
 
 interface RevisionRow {

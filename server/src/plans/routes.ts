@@ -44,7 +44,7 @@ export const idOf = (request: Request): string =>
   valid(idSchema, { id: request.params['id'] }, 'address', true).id;
 
 /** Lets only JSON on. */
-export const jsonOnly: RequestHandler = (request, _response, next) => {
+const jsonOnly: RequestHandler = (request, _response, next) => {
   if (!request.is('application/json'))
     throw refused('wrongType', 'The body must be JSON.', [
       { field: 'content-type', wrong: request.get('content-type') ?? 'missing', right: 'application/json' },

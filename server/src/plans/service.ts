@@ -49,7 +49,7 @@ function view({ node: _node, parent: _parent, redo: _redo, json: _json, ...rest 
 }
 
 /** A variant as it goes over the wire, without writing out again what is written already. */
-export function wireOf({
+function wireOf({
   node: _node,
   parent: _parent,
   redo: _redo,

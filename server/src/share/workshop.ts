@@ -24,7 +24,7 @@ interface Kept {
 }
 const CLOSED: Kept = { on: false, address: '', tls: 'own' };
 
-export interface WorkshopParts {
+interface WorkshopParts {
   readonly pool: Pool;
   readonly log: Logger;
   /** Where certificates of our own are kept. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import { quantity, quantityInSentence, quantityName } from '@intervex/core';
+import { registerLaterIcons } from '../shared/icons-later';
 import { BATTERY_LOW, InstrumentsService } from '../state/instruments.service';
 import { UnitsService } from '../state/units.service';
 
@@ -168,6 +169,10 @@ const CORNERS = [
 export class InstrumentBar {
   protected readonly service = inject(InstrumentsService);
   private readonly units = inject(UnitsService);
+
+  constructor() {
+    registerLaterIcons();
+  }
 
   protected readonly zeroed = computed(() => this.service.reading()?.zeroed ?? false);
   protected readonly held = computed(() => this.service.reading()?.held ?? false);

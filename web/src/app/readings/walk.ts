@@ -27,6 +27,7 @@ import {
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
+import { registerLaterIcons } from '../shared/icons-later';
 import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
@@ -125,6 +126,7 @@ export class Walk {
   });
 
   constructor() {
+    registerLaterIcons();
     // Begins at the first reading that is still missing.
     effect(() => {
       const list = this.list();

@@ -9,9 +9,6 @@ import {
   mdiAlertOutline,
   mdiArrowDown,
   mdiArrowRight,
-  mdiBackspaceOutline,
-  mdiBattery,
-  mdiBatteryAlertVariantOutline,
   mdiCameraOutline,
   mdiCheck,
   mdiCheckboxBlankOutline,
@@ -44,7 +41,6 @@ import {
   mdiVectorPolyline,
   mdiWeatherNight,
   mdiWhiteBalanceSunny,
-  mdiWrenchOutline,
 } from '@mdi/js';
 
 const ICONS: Readonly<Record<string, string>> = {
@@ -52,7 +48,6 @@ const ICONS: Readonly<Record<string, string>> = {
   caution: mdiAlertOutline,
   down: mdiArrowDown,
   next: mdiArrowRight,
-  backspace: mdiBackspaceOutline,
   settled: mdiCheck,
   open: mdiChevronDown,
   inWork: mdiCircleHalfFull,
@@ -84,22 +79,24 @@ const ICONS: Readonly<Record<string, string>> = {
   seller: mdiAccountQuestionOutline,
   seen: mdiEyeOutline,
   unknown: mdiHelpCircleOutline,
-  work: mdiWrenchOutline,
   note: mdiNoteEditOutline,
   photo: mdiCameraOutline,
   counter: mdiStoreSearchOutline,
   take: mdiTrayArrowDown,
   instrument: mdiGauge,
-  battery: mdiBattery,
-  batteryLow: mdiBatteryAlertVariantOutline,
   routes: mdiVectorPolyline,
 };
 
 /** Registers the single icons the page uses, by the name of what they stand for. */
-export function registerIcons(): void {
+export const registerIcons = (): void => {
+  register(ICONS);
+};
+
+/** Registers icons by name. Call it where injection is possible. */
+export function register(icons: Readonly<Record<string, string>>): void {
   const registry = inject(MatIconRegistry);
   const sanitizer = inject(DomSanitizer);
-  for (const [name, path] of Object.entries(ICONS)) {
+  for (const [name, path] of Object.entries(icons)) {
     const svg = `<svg viewBox="0 0 24 24"><path d="${path}"/></svg>`;
     registry.addSvgIconLiteral(name, sanitizer.bypassSecurityTrustHtml(svg));
   }
