@@ -10,7 +10,7 @@ const ROOT = join(import.meta.dirname, '..');
 const SOURCES = ['core/src', 'contract/src', 'server/src', 'standins/src', 'web/src', 'tools'];
 const LISTS = ['core/src/stages/index.ts', 'web/src/app/stages/index.ts'];
 /** Tests, what makes plans for them, and programs that show or time the examples. */
-const TESTS = /\.spec\.ts$|\/testing\/|^tools\/(bench|dist)\b|^tools\/(screenshots|example-sheets)\.mjs$/;
+const TESTS = /\.spec\.ts$|\/testing\/|^tools\/(bench|dist|trial)\b|^tools\/(screenshots|example-sheets)\.mjs$/;
 const SOURCE = /\.(ts|mjs|html)$/;
 
 /** A slip: a word where it does not belong. */

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
-import { reachableFolder, startCluster } from './lib/cluster.mjs';
+import { lookOver, reachableFolder, startCluster } from './lib/cluster.mjs';
 import { buildIfNeeded, PAGE, SERVER } from './lib/build.mjs';
 import { ensurePackages } from './lib/debian-packages.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
@@ -89,7 +89,9 @@ async function main() {
       throw new Error(`Something else answers at ${address}. Stop it, or set PORT to another port.`);
     ensurePackages(process.env.DATABASE_URL ? [] : ['database']);
     ensureNpmPackages();
+    // What is in the way is said before anything is built.
     if (process.env.DATABASE_URL) checkDatabase();
+    else lookOver(dataFolder());
     buildIfNeeded();
     await run({ port, address, instance, started, end, ending: () => ending });
   } catch (error) {

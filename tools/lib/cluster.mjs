@@ -126,6 +126,22 @@ export async function startCluster(wanted, options = {}) {
   }
 }
 
+/**
+ * Looks whether the database of a data folder could be started, without touching it. One that is not there yet could.
+ *
+ * @param {string} wanted folder
+ * @throws {Error} that says what is in the way, and what to do
+ */
+export function lookOver(wanted) {
+  const { folder } = reachableFolder(wanted);
+  const data = join(folder, 'pg');
+  try {
+    if (holdsData(data)) refuseBroken(data);
+  } catch (error) {
+    throw folderTrouble(error, folder);
+  }
+}
+
 /** @param {string} folder @param {{ throwAway?: boolean }} options @returns {Promise<Cluster>} */
 async function startIn(folder, options) {
   const data = join(folder, 'pg');

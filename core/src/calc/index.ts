@@ -1,4 +1,5 @@
 import type { AnyCalculation } from '../stage';
+import { centreOfGravityOf, leafOf, linkLoadsOf, solidAxleOf } from './motion';
 import { carryOverOf, uBoltOf } from '../stages/brackets/calc/places';
 import { notchOf, saddleOf, weldGroupOf } from '../stages/brackets/calc/shapes';
 import { criticalSpeedOf, driveline, pinionSlopesOf } from '../stages/driveline/calc/driveline';
@@ -19,5 +20,9 @@ export const CALCULATIONS: readonly AnyCalculation[] = [
   saddleOf,
   notchOf,
   weldGroupOf,
+  solidAxleOf,
+  linkLoadsOf,
+  leafOf,
+  centreOfGravityOf,
 ];
 export type { AnyCalculation };
