@@ -7,9 +7,10 @@ import { Who } from './who';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-plain-top',
+  host: { role: 'banner' },
   imports: [RouterLink, RouterLinkActive, Who],
   template: `
-    <a routerLink="/" class="brand">
+    <a routerLink="/" class="brand" aria-label="Intervex, go on with the last plan">
       <svg viewBox="0 0 28 20" width="28" height="20" aria-hidden="true">
         <path d="M1 4h6l14 12h6M1 16h6L21 4h6" fill="none" stroke="currentColor" stroke-width="2.4" />
       </svg>
