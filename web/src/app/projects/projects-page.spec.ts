@@ -84,20 +84,20 @@ describe('projects', () => {
     (fixture.nativeElement as HTMLElement).querySelector('ix-rename form')?.dispatchEvent(new Event('submit'));
     http.expectOne({ method: 'PATCH', url: '/api/projects/p1' }).flush(null);
     await settle();
-    const counts = { 'X-Total-Count': '83', 'X-Of': '83' };
+    const counts = { 'X-Total-Count': '173', 'X-Of': '173' };
     list().flush(many, { headers: counts });
     await settle();
-    expect(text()).toContain('83 of 83 projects');
-    await click('23 more');
+    expect(text()).toContain('173 of 173 projects');
+    await click('113 more');
     list('', 60).flush([{ id: 'last', name: 'Car 60', variants: [] }], { headers: counts });
     await settle();
     expect(text()).toContain('Car 60');
     await type('find', ' penn ');
     await new Promise((next) => setTimeout(next, 250));
-    list('penn').flush([], { headers: { 'X-Total-Count': '0', 'X-Of': '83' } });
+    list('penn').flush([], { headers: { 'X-Total-Count': '0', 'X-Of': '173' } });
     await settle();
     expect(text()).toContain('No project has these words');
-    expect(text()).toContain('0 of 83 projects');
+    expect(text()).toContain('0 of 173 projects');
   });
 
   it('lists cars and the ways of doing them', () => {

@@ -20,7 +20,7 @@ import { VariantLine, type VariantTask } from './variant-line';
 const MAX_FILE_BYTES = 1_000_000;
 
 /** Projects of one page; most that are read at once; quiet time after a letter, ms. */
-const PAGE = 60;
+const PAGE = 150;
 const MOST = 200;
 const QUIET_MS = 200;
 
