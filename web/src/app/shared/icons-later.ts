@@ -1,10 +1,17 @@
-import { mdiBackspaceOutline, mdiBattery, mdiBatteryAlertVariantOutline, mdiWrenchOutline } from '@mdi/js';
+import {
+  mdiBackspaceOutline,
+  mdiBattery,
+  mdiBatteryAlertVariantOutline,
+  mdiCameraOutline,
+  mdiWrenchOutline,
+} from '@mdi/js';
 import { register } from './icons';
 
 const ICONS = {
   backspace: mdiBackspaceOutline,
   battery: mdiBattery,
   batteryLow: mdiBatteryAlertVariantOutline,
+  photo: mdiCameraOutline,
   work: mdiWrenchOutline,
 } as const;
 

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
+import { registerLaterIcons } from './icons-later';
 import { PhotosService } from '../state/photos.service';
 
 /** Photos of one place: small pictures with what they show, and a button for another. */
@@ -122,6 +123,10 @@ export class PhotoList {
   protected readonly photos = computed(() => this.service.at(this.place()));
   protected readonly busy = computed(() => this.service.busy().has(this.place()));
   protected readonly trouble = signal('');
+
+  constructor() {
+    registerLaterIcons();
+  }
 
   protected async take(input: HTMLInputElement): Promise<void> {
     const file = input.files?.[0];
