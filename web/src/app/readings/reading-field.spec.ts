@@ -22,7 +22,12 @@ async function type(text: string, at = 0): Promise<void> {
 
 beforeEach(async () => {
   localStorage.clear();
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  TestBed.configureTestingModule({
+    imports: [ReadingField],
+    providers: [provideHttpClient(), provideHttpClientTesting()],
+  });
+  // What it fetches later is known to it only then.
+  await TestBed.compileComponents();
   TestBed.runInInjectionContext(registerIcons);
   store = TestBed.inject(PlanStore);
   store.show(EMPTY_PLAN);
