@@ -60,9 +60,8 @@ import { Attempt } from './attempt';
           <button mat-flat-button type="submit" [disabled]="attempt.busy()">Come in</button>
         </form>
         <p class="second">
-          No password? The owner makes a code, under Workshop, that pairs this device with you:
-          <a href="/join">pair this device</a>
-          .
+          No password? The owner makes a code, under Workshop, that pairs this device with you.
+          <a class="link" href="/join">Pair this device</a>
         </p>
       }
     </main>
