@@ -46,4 +46,12 @@ describe('running strip', () => {
     expect(bench.all('dt')).toHaveLength(full);
     expect(place(bench, 'Cut L')).toContain('–');
   });
+
+  it('says of a plan that could not be opened that there is nothing to check, not that all is clear', async () => {
+    const bench = await Bench.of(Strip, donorPlan());
+    bench.store.loadError.set('There is no such variant.');
+    await bench.fixture.whenStable();
+    expect(bench.text).toContain('No plan to check');
+    expect(bench.text).not.toContain('No open checks');
+  });
 });

@@ -73,11 +73,14 @@ export class Strip {
   });
   private readonly open = computed(() => this.store.results().checks.filter(isOpen));
   protected readonly level = computed(() => {
+    // A plan that could not be opened is not one without open checks.
+    if (this.store.loadError()) return 'unknown';
     const open = this.open();
     if (open.some((c) => c.level === 'stop')) return 'stop';
     return open.length > 0 ? 'caution' : 'settled';
   });
   protected readonly text = computed(() => {
+    if (this.store.loadError()) return 'No plan to check';
     const stops = this.open().filter((c) => c.level === 'stop').length;
     const cautions = this.open().length - stops;
     const parts = [
