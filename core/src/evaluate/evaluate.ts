@@ -21,6 +21,7 @@ const CONTENTS = STAGES.map((stage) => stage.contents);
 const INSTEAD = CONTENTS.flatMap((c) => c.instead ?? []);
 const DOUBTS = CONTENTS.flatMap((c) => c.notLevel ?? []);
 const OPENINGS = CONTENTS.flatMap((c) => c.openings ?? []);
+const ANSWERS = CONTENTS.flatMap((c) => c.answers ?? []);
 const STRIPS = CONTENTS.flatMap((c) => c.strip ?? []);
 
 /** What is made when it is first asked for, and stays. */
@@ -47,7 +48,7 @@ const insteadOf = (of: <T>(node: Node<T>) => T): Results['instead'] => Object.as
 export function createEvaluator(): Evaluator {
   const figuresOf = readingFigures();
   const toldOf = sellersWords();
-  const nodes = nodeEvaluator();
+  const nodes = nodeEvaluator(ANSWERS);
   const readingChecksOf = checksOfReadings();
   const checksOf = checksOfStages();
   const evaluateOnce = (plan: Plan, today?: string): Results => {

@@ -222,6 +222,113 @@ export function deriveWherePossible(spec: Derivation): Figure | undefined {
   return possible ? figure : undefined;
 }
 
+/** What `solved` needs to name, compute and explain the figure. */
+export interface Solution {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  /** What was found. */
+  readonly value: number;
+  /** How it was found. */
+  readonly source: string;
+  /** What it was found from. */
+  readonly inputs: readonly Figure[];
+  /** How it moves with each input, in core units; asked for only where somebody wants its uncertainty or working. */
+  readonly slopes: () => ArrayLike<number>;
+}
+
+/** A figure found by solving equations that no line of text can hold. */
+class Solved implements Figure, Packed {
+  private keptParts: Parts | undefined;
+  private keptCarried: Carried | undefined;
+  private keptWorking: Working | undefined;
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly value: number;
+
+  constructor(private readonly solution: Solution) {
+    const { id, label, unit, value } = solution;
+    this.id = id;
+    this.label = label;
+    this.unit = unit;
+    this.value = value;
+  }
+
+  get parts(): Parts {
+    return (this.keptParts ??= combined(this.solution.inputs.map(partsOf), this.solution.slopes()));
+  }
+
+  get contributions(): Readonly<Record<string, number>> {
+    return unpacked(this.parts);
+  }
+
+  private get carried(): Carried {
+    return (this.keptCarried ??= carriedBy(this.solution.inputs));
+  }
+
+  get evidence(): Evidence {
+    return this.carried.evidence;
+  }
+
+  get assumed(): Figure['assumed'] {
+    return this.carried.assumed;
+  }
+
+  get needsLevel(): boolean {
+    return this.carried.needsLevel;
+  }
+
+  get waits(): number {
+    return this.carried.waits;
+  }
+
+  get byTape(): boolean {
+    return this.carried.byTape;
+  }
+
+  get working(): Working {
+    return (this.keptWorking ??= byItsSlopes(this.solution).working);
+  }
+
+  toJSON(): Figure {
+    return plainFigure(this);
+  }
+}
+
+/** A solution as text: what was found, and how it moves with each input from where it was found. */
+function byItsSlopes({ id, label, unit, value, source, inputs, slopes }: Solution): Figure {
+  const by = slopes();
+  const terms: string[] = ['{v}'];
+  const named: Record<string, Figure> = { v: given(`${id}.solved`, 'What was solved', value, 0, unit, source) };
+  inputs.forEach((input, i) => {
+    const slope = by[i] ?? 0;
+    if (slope === 0) return;
+    const n = i + 1;
+    terms.push(`{k_${n}}·({q_${n}} − {p_${n}})`);
+    named[`q_${n}`] = input;
+    named[`k_${n}`] = given(
+      `${id}.slope${n}`,
+      `Change for one more of: ${input.label}`,
+      slope,
+      0,
+      'count',
+      source,
+    );
+    named[`p_${n}`] = given(`${id}.at${n}`, `${input.label}, as solved`, input.value, 0, input.unit, source);
+  });
+  return derive({ id, label, unit, formula: terms.join(' + '), source, inputs: named });
+}
+
+/**
+ * A figure that was solved for: its value was found elsewhere, and how it moves with what it was found from says how
+ * uncertain it is. Evidence, defaults and the need of a level car come along. Its working is its first-order form.
+ *
+ * @example solved({ …, value: 79.64, inputs: [height], slopes: () => [0.12] })
+ * @source JCGM 100:2008, 5.1.3 (sensitivities by numerical differences)
+ */
+export const solved = (solution: Solution): Figure => new Solved(solution);
+
 /** The lesser of some figures under a name of its own; its formula names them all. */
 export function least(
   spec: Omit<Derivation, 'formula' | 'inputs'>,

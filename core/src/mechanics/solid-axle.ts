@@ -1,4 +1,4 @@
-import { solveLinear } from '../numerics/linear';
+import { AxleModel } from './axle-model';
 
 /** A point, mm: x forward, y to the left, z up. */
 export type Point3 = readonly [x: number, y: number, z: number];
@@ -19,11 +19,23 @@ export interface AxlePin {
   readonly rate?: number;
 }
 
-/** A crank on the axle that turns about a fore-and-aft axis, with a bar to the chassis from each of its ends. */
+/**
+ * A crank that turns about a fore-and-aft axis, with a bar from each of its ends: on the axle with bars to the chassis, or
+ * on the car with bars to the axle.
+ */
 export interface WattCrank {
   readonly pivot: Point3;
   readonly arm: readonly [Point3, Point3];
+  /** The bars’ other ends. */
   readonly chassis: readonly [Point3, Point3];
+  readonly rate?: number;
+  /** What the pivot is held by; the axle where left out. */
+  readonly on?: 'axle' | 'car';
+}
+
+/** Springs that turn the axle as it rises: rad for a mm, plus lowers the front. */
+export interface PitchPerRise {
+  readonly perRise: number;
   readonly rate?: number;
 }
 
@@ -33,10 +45,11 @@ export interface SolidAxle {
   readonly links: readonly AxleLink[];
   readonly pins?: readonly AxlePin[];
   readonly watt?: WattCrank;
+  readonly pitch?: PitchPerRise;
 }
 
 /** Where the axle is put: up from ride height, mm, and roll against the car, rad, plus lowers its right side. */
-interface AxleAsked {
+export interface AxleAsked {
   readonly z: number;
   readonly roll: number;
 }
@@ -59,156 +72,76 @@ export interface AxlePose {
   readonly yaw: number;
   /** Of the crank, where there is one, rad about the axis forward. */
   readonly crank?: number;
-  /** What each constraint is longer than it should be, mm: links, then pins by direction, then the crank’s bars. */
+  /** What each constraint is longer than it should be, mm: links, then pins by direction, the crank’s bars, the springs’ turn at 300 mm. */
   readonly errors: readonly number[];
   readonly iterations: number;
   /** Root of the weighted mean square of the errors, mm. */
   readonly residual: number;
+  /** How firmly what is held least is held, against what is held most; 0 where it is free. */
+  readonly firmness: number;
   readonly status: PoseStatus;
 }
 
-const AXES: readonly Axis[] = ['x', 'y', 'z'];
 const MOST_STEPS = 60;
 /** A step this small, mm and rad times 1000, is none. */
-const STILL = 1e-11;
+const STILL = 1e-10;
 /** Errors below this are none, mm. */
 const KEPT = 1e-7;
 /** Errors above this are no bushing’s: the links do not reach, mm. */
 const REACH = 25;
 /** Roll either way over which roll steer is told, rad: half a degree. */
 const STEER = Math.PI / 360;
-/** A pivot smaller than this part of the largest leaves the axle free. */
-const FREE = 1e-9;
-/** Length at which a turn counts as much as a shift, mm. */
-const ARM = 300;
 
-type Unknowns = readonly number[];
+const models = new WeakMap<SolidAxle, AxleModel>();
 
-/** A turned point and how it moves with pitch and yaw. */
-interface Moved {
-  readonly at: Point3;
-  readonly byPitch: Point3;
-  readonly byYaw: Point3;
+/** The model of an axle, made once. */
+function modelOf(axle: SolidAxle): AxleModel {
+  const model = models.get(axle) ?? new AxleModel(axle);
+  models.set(axle, model);
+  return model;
 }
 
-/** Sines and cosines of a pose. */
-class Turn {
-  private readonly s: Readonly<Record<'r' | 'p' | 'w', readonly [sin: number, cos: number]>>;
+const [at, next, move] = [new Float64Array(5), new Float64Array(5), new Float64Array(5)];
 
-  constructor(roll: number, pitch: number, yaw: number) {
-    this.s = {
-      r: [Math.sin(roll), Math.cos(roll)],
-      p: [Math.sin(pitch), Math.cos(pitch)],
-      w: [Math.sin(yaw), Math.cos(yaw)],
-    };
+/** What the last solution was. */
+interface Solved {
+  readonly cost: number;
+  readonly iterations: number;
+  readonly free: boolean;
+}
+
+/** Gauss–Newton from the unknowns in `at`, which it leaves solved. */
+function solve(model: AxleModel, asked: AxleAsked): Solved {
+  const { z, roll } = asked;
+  let cost = model.look(z, roll, at);
+  if (model.m < model.n) return { cost, iterations: 0, free: true };
+  for (let iterations = 1; iterations <= MOST_STEPS; iterations += 1) {
+    if (!model.step(move)) return { cost, iterations, free: true };
+    let part = 1;
+    let tried = tryStep(model, asked, part);
+    // A step that makes it worse is too long.
+    while (tried > cost * (1 + 1e-9) + 1e-18 && part > 1e-4) {
+      part /= 2;
+      tried = tryStep(model, asked, part);
+    }
+    let size = 0;
+    for (let i = 0; i < model.n; i += 1) {
+      size = Math.max(size, Math.abs((move[i] as number) * part) * (i < 2 ? 1 : 1000));
+      at[i] = next[i] as number;
+    }
+    cost = tried;
+    if (size < STILL) return { cost, iterations, free: false };
   }
-
-  /** Roll first, then pitch, then yaw. */
-  of([x, y, z]: Point3): Moved {
-    const { r, p, w } = this.s;
-    const [sr, cr] = r;
-    const [sp, cp] = p;
-    const [sw, cw] = w;
-    const y1 = cr * y - sr * z;
-    const z1 = sr * y + cr * z;
-    const x2 = cp * x + sp * z1;
-    const z2 = cp * z1 - sp * x;
-    return {
-      at: [cw * x2 - sw * y1, sw * x2 + cw * y1, z2],
-      byPitch: [cw * z2, sw * z2, -x2],
-      byYaw: [-sw * x2 - cw * y1, cw * x2 - sw * y1, 0],
-    };
-  }
+  return { cost, iterations: MOST_STEPS, free: false };
 }
 
-const minus = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const plus = (a: Point3, b: Point3): Point3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const far = (a: Point3): number => Math.sqrt(dot(a, a));
-
-/** One constraint: what is wrong with it, mm, and how that changes with each unknown. */
-interface Row {
-  readonly error: number;
-  readonly slope: readonly number[];
-  readonly rate: number;
+function tryStep(model: AxleModel, { z, roll }: AxleAsked, part: number): number {
+  for (let i = 0; i < 5; i += 1) next[i] = (at[i] as number) + part * (i < model.n ? (move[i] as number) : 0);
+  return model.look(z, roll, next);
 }
 
-/** Everything that holds the axle, at a pose. */
-function rowsAt(axle: SolidAxle, { z, roll }: AxleAsked, unknowns: Unknowns): readonly Row[] {
-  const [x = 0, y = 0, pitch = 0, yaw = 0, crank = 0] = unknowns;
-  const turn = new Turn(roll, pitch, yaw);
-  const centre = plus(axle.axleCentre, [x, y, z]);
-  const placed = (point: Point3) => {
-    const moved = turn.of(minus(point, axle.axleCentre));
-    return { ...moved, at: plus(centre, moved.at) };
-  };
-  const { watt } = axle;
-  const n = watt ? 5 : 4;
-  const slopeAlong = (d: Point3, { byPitch, byYaw }: Moved): number[] => {
-    const slope = [d[0], d[1], dot(d, byPitch), dot(d, byYaw)];
-    return n === 5 ? [...slope, 0] : slope;
-  };
-  const held = (from: Moved, to: Point3, length: number, rate: number): Row & { readonly along: Point3 } => {
-    const d = minus(from.at, to);
-    const now = far(d) || 1e-12;
-    const along: Point3 = [d[0] / now, d[1] / now, d[2] / now];
-    return { error: now - length, slope: slopeAlong(along, from), rate, along };
-  };
-  const links = axle.links.map(({ axle: a, chassis, rate = 1 }) =>
-    held(placed(a), chassis, far(minus(a, chassis)), rate),
-  );
-  const pins = (axle.pins ?? []).flatMap(({ axle: a, chassis, directions, rate = 1 }) => {
-    const moved = placed(a);
-    return directions.map((direction): Row => {
-      const i = AXES.indexOf(direction);
-      const unit = AXES.map((_, k) => (k === i ? 1 : 0)) as unknown as Point3;
-      return { error: (moved.at[i] ?? 0) - (chassis[i] ?? 0), slope: slopeAlong(unit, moved), rate };
-    });
-  });
-  return watt ? [...links, ...pins, ...crankRows(watt, crank, turn, placed, held)] : [...links, ...pins];
-}
-
-/** The two bars of a crank, which turns with the axle and by itself. */
-function crankRows(
-  { pivot, arm, chassis, rate = 1 }: WattCrank,
-  crank: number,
-  turn: Turn,
-  placed: (point: Point3) => Moved,
-  held: (from: Moved, to: Point3, length: number, rate: number) => Row & { readonly along: Point3 },
-): readonly Row[] {
-  return ([0, 1] as const).map((i): Row => {
-    const [dx, dy, dz] = minus(arm[i], pivot);
-    const [s, c] = [Math.sin(crank), Math.cos(crank)];
-    const turned: Point3 = [dx, c * dy - s * dz, s * dy + c * dz];
-    const row = held(placed(plus(pivot, turned)), chassis[i], far(minus(arm[i], chassis[i])), rate);
-    // How the end of the arm moves as the crank turns, in the car.
-    const byCrank = turn.of([0, -turned[2], turned[1]]).at;
-    return { ...row, slope: [...row.slope.slice(0, 4), dot(row.along, byCrank)] };
-  });
-}
-
-/** One step of weighted least squares. @returns nothing where some unknown is free */
-function step(rows: readonly Row[], n: number): readonly number[] | undefined {
-  // Lengths count in mm, angles per 300 mm, so that pivots can be compared.
-  const unit = (i: number): number => (i < 2 ? 1 : 1 / ARM);
-  const scaled = rows.map(({ slope, rate, error }) => ({
-    slope: slope.map((v, i) => v * unit(i)),
-    rate,
-    error,
-  }));
-  const unknowns = Array.from({ length: n }, (_, i) => i);
-  const sum = (of: (row: Row) => number): number =>
-    scaled.reduce((total, row) => total + row.rate * of(row), 0);
-  const at = (row: Row, i: number): number => row.slope[i] ?? 0;
-  const move = solveLinear(
-    unknowns.map((i) => unknowns.map((j) => sum((row) => at(row, i) * at(row, j)))),
-    unknowns.map((i) => -sum((row) => at(row, i) * row.error)),
-    FREE,
-  );
-  return move?.map((v, i) => v * unit(i));
-}
-
-const costOf = (rows: readonly Row[]): number => rows.reduce((sum, r) => sum + r.rate * r.error * r.error, 0);
+const statusOf = (worst: number, cost: number): PoseStatus =>
+  worst < KEPT ? 'exact' : worst > REACH || !Number.isFinite(cost) ? 'outOfReach' : 'bind';
 
 /**
  * Where a solid axle goes when it is put up or down and rolled: fore and aft, sideways, pitch and yaw follow from what
@@ -218,111 +151,128 @@ const costOf = (rows: readonly Row[]): number => rows.reduce((sum, r) => sum + r
  * @param from unknowns to begin at, such as those of the pose before
  */
 export function axlePose(axle: SolidAxle, asked: AxleAsked, from?: AxlePose): AxlePose {
-  const n = axle.watt ? 5 : 4;
-  let at: number[] = from
-    ? [from.x, from.y, from.pitch, from.yaw, from.crank ?? 0].slice(0, n)
-    : new Array<number>(n).fill(0);
-  let rows = rowsAt(axle, asked, at);
-  let cost = costOf(rows);
-  let iterations = 0;
-  let free = rows.length < n;
-  while (iterations < MOST_STEPS && !free) {
-    iterations += 1;
-    const move = step(rows, n);
-    if (!move) {
-      free = true;
-      break;
-    }
-    let part = 1;
-    let next = at.map((v, i) => v + (move[i] ?? 0));
-    let tried = rowsAt(axle, asked, next);
-    // A step that makes it worse is too long.
-    while (costOf(tried) > cost * (1 + 1e-9) + 1e-18 && part > 1e-4) {
-      part /= 2;
-      const shorter = part;
-      next = at.map((v, i) => v + shorter * (move[i] ?? 0));
-      tried = rowsAt(axle, asked, next);
-    }
-    const size = Math.max(...next.map((v, i) => Math.abs(v - (at[i] ?? 0)) * (i < 2 ? 1 : 1000)));
-    [at, rows, cost] = [next, tried, costOf(tried)];
-    if (size < STILL) break;
+  const model = modelOf(axle);
+  at.fill(0);
+  if (from) {
+    at[0] = from.x;
+    at[1] = from.y;
+    at[2] = from.pitch;
+    at[3] = from.yaw;
+    at[4] = from.crank ?? 0;
   }
-  return poseOf(at, rows, iterations, free);
-}
-
-function poseOf(at: Unknowns, rows: readonly Row[], iterations: number, free: boolean): AxlePose {
-  const errors = rows.map((r) => r.error);
-  const rates = rows.reduce((sum, r) => sum + r.rate, 0) || 1;
-  const worst = Math.max(0, ...errors.map(Math.abs));
-  const [x = 0, y = 0, pitch = 0, yaw = 0, crank] = at;
-  return {
-    x,
-    y,
-    pitch,
-    yaw,
-    ...(crank === undefined ? {} : { crank }),
+  const { cost, iterations, free } = solve(model, asked);
+  const errors = new Array<number>(model.m);
+  let worst = 0;
+  for (let i = 0; i < model.m; i += 1) {
+    const error = model.errors[i] as number;
+    errors[i] = error;
+    worst = Math.max(worst, Math.abs(error));
+  }
+  const pose = {
+    x: at[0] as number,
+    y: at[1] as number,
+    pitch: at[2] as number,
+    yaw: at[3] as number,
     errors,
     iterations,
-    residual: Math.sqrt(costOf(rows) / rates),
-    status: free ? 'loose' : worst < KEPT ? 'exact' : worst > REACH ? 'outOfReach' : 'bind',
+    residual: Math.sqrt(cost / model.weight),
+    firmness: free ? 0 : model.firmness,
+    status: free ? ('loose' as const) : statusOf(worst, cost),
   };
+  return model.n === 5 ? { ...pose, crank: at[4] as number } : pose;
+}
+
+/** A point of the axle, as it stands at ride height, where a pose carries it. */
+export function carried(axle: SolidAxle, { z, roll }: AxleAsked, pose: AxlePose, point: Point3): Point3 {
+  const [cx, cy, cz] = axle.axleCentre;
+  const [x, y, up] = turnedBy({ roll, ...pose }, [point[0] - cx, point[1] - cy, point[2] - cz]);
+  return [cx + pose.x + x, cy + pose.y + y, cz + z + up];
+}
+
+/** A direction of the axle turned by a pose: roll first, then pitch, then yaw. */
+export function turnedBy(
+  { roll, pitch, yaw }: { readonly roll: number; readonly pitch: number; readonly yaw: number },
+  [x, y, z]: Point3,
+): Point3 {
+  const [sr, cr, sp, cp] = [Math.sin(roll), Math.cos(roll), Math.sin(pitch), Math.cos(pitch)];
+  const [sw, cw] = [Math.sin(yaw), Math.cos(yaw)];
+  const [y1, z1] = [cr * y - sr * z, sr * y + cr * z];
+  const x2 = cp * x + sp * z1;
+  return [cw * x2 - sw * y1, sw * x2 + cw * y1, cp * z1 - sp * x];
 }
 
 /** How the axle moves from a pose for a mm of heave or a rad of roll: mm and rad. */
-interface AxleRates {
+export interface AxleRates {
   readonly x: number;
   readonly y: number;
   readonly pitch: number;
   readonly yaw: number;
 }
 
-/** Exact rates of the pose by heave or roll: the least-squares pose moves so that its own equations stay true. */
-function axleRates(
+/** Steps of the differences: what they leave out of the curvature is as small as what rounding leaves. */
+const STEPS = { z: 0.1, roll: 2e-4 } as const;
+
+/**
+ * Rates of the pose by heave or roll, mm and rad for a mm or a rad.
+ *
+ * @param from the pose itself, where it is known
+ * @returns nothing where the links leave it free
+ */
+export function axleRates(
   axle: SolidAxle,
   by: 'z' | 'roll',
   asked: AxleAsked = { z: 0, roll: 0 },
+  from = axlePose(axle, asked),
 ): AxleRates | undefined {
-  const pose = axlePose(axle, asked);
-  if (pose.status === 'loose') return undefined;
-  // Central differences of the solved pose, the step chosen for the least error of rounding and of curvature.
-  const h = by === 'z' ? 0.05 : 1e-4;
-  const at = (d: number) => axlePose(axle, { ...asked, [by]: asked[by] + d }, pose);
-  const four = (of: (p: AxlePose) => number): number => {
-    const [a, b, c, d] = [at(2 * h), at(h), at(-h), at(-2 * h)].map(of) as [number, number, number, number];
-    return (8 * (b - c) - (a - d)) / (12 * h);
-  };
-  return { x: four((p) => p.x), y: four((p) => p.y), pitch: four((p) => p.pitch), yaw: four((p) => p.yaw) };
+  if (from.status === 'loose') return undefined;
+  const h = STEPS[by];
+  const [up, down] = [
+    axlePose(axle, { ...asked, [by]: asked[by] + h }, from),
+    axlePose(axle, { ...asked, [by]: asked[by] - h }, from),
+  ];
+  const of = (key: 'x' | 'y' | 'pitch' | 'yaw') => (up[key] - down[key]) / (2 * h);
+  return { x: of('x'), y: of('y'), pitch: of('pitch'), yaw: of('yaw') };
 }
 
 /** What a builder calls a suspension by, at ride height. */
-interface AxleCharacter {
+export interface AxleCharacter {
   /** Share of the load transfer under drive that the links take, not the springs; 1 lifts and squats by nothing. */
   readonly antiSquat: number;
   /** Height above the floor about which the car rolls, mm. */
   readonly rollCentre: number;
   /** Turn of the axle for a turn of roll, plus to the left as its right side goes down; between half a degree either way. */
   readonly rollSteer: number;
+  /**
+   * Where the axle turns about, seen from the side: forward of its middle and above the floor, mm. Without bound where
+   * it does not turn as it rises.
+   */
+  readonly instantCentre: readonly [along: number, height: number];
 }
 
 /**
- * Anti-squat by the path of the contact patch, roll centre and roll steer.
+ * Anti-squat by the path of the contact patch, roll centre, roll steer and instant centre.
  *
  * @param car wheelbase and height of the centre of gravity, mm
+ * @param at height at which it is looked at, mm of heave
  * @returns nothing where the links leave the axle free
  */
 export function axleCharacter(
   axle: SolidAxle,
   car: { readonly wheelbase: number; readonly cgHeight: number },
+  at = 0,
 ): AxleCharacter | undefined {
-  const [heave, roll] = [axleRates(axle, 'z'), axleRates(axle, 'roll')];
+  const asked = { z: at, roll: 0 };
+  const pose = axlePose(axle, asked);
+  const [heave, roll] = [axleRates(axle, 'z', asked, pose), axleRates(axle, 'roll', asked, pose)];
   if (!heave || !roll) return undefined;
   const height = axle.axleCentre[2];
-  const rolled = (by: number) => axlePose(axle, { z: 0, roll: by });
+  const rolled = (by: number) => axlePose(axle, { z: at, roll: by }, pose);
   // The patch goes with the axle: brakes and drive are held against the housing.
   const patch = heave.x - heave.pitch * height;
   return {
     antiSquat: (-patch * car.wheelbase) / car.cgHeight,
     rollCentre: height + roll.y,
     rollSteer: (rolled(STEER).yaw - rolled(-STEER).yaw) / (2 * STEER),
+    instantCentre: [1 / heave.pitch, height - heave.x / heave.pitch],
   };
 }

@@ -103,6 +103,7 @@ const GROWTH: Readonly<Record<FigureUnit, number>> = {
   N: 10,
   Nm: 5,
   MPa: 5,
+  'N/mm': 0.5,
   money: 1,
   count: 0.5,
   ratio: 0.005,

@@ -1,3 +1,4 @@
+import type { Answer } from './asked';
 import { Cells, nothingSeen, Places, type Cell, type Seen, type Source } from './cells';
 import type { Node } from './node';
 
@@ -43,15 +44,26 @@ const named = (node: Node<unknown>, error: unknown): unknown =>
 /**
  * Makes an evaluator that remembers the last run of every node. What it gives depends on the source alone, never on
  * what was evaluated before.
+ *
+ * @param answers of later stages to what earlier ones ask
  */
-export function nodeEvaluator(): NodeEvaluator {
-  const kept: Kept = { cells: new Cells(), places: new Places(), runs: new Map(), turn: 0 };
+export function nodeEvaluator(answers: readonly Answer[] = []): NodeEvaluator {
+  const kept: Kept = {
+    answers,
+    by: new Map(answers.map(({ asked, by }) => [asked, by])),
+    cells: new Cells(),
+    places: new Places(),
+    runs: new Map(),
+    turn: 0,
+  };
   const evaluate = (source: Source): Evaluation => new Turn(kept, source).evaluation();
   return Object.assign(evaluate, { runs: kept.runs });
 }
 
 /** What stays from one evaluation to the next. */
 interface Kept {
+  readonly answers: readonly Answer[];
+  readonly by: ReadonlyMap<Node<unknown>, Node<unknown>>;
   readonly cells: Cells;
   readonly places: Places;
   readonly runs: Map<string, number>;
@@ -127,7 +139,8 @@ class Turn {
     path.push(node);
     this.running = cell;
     try {
-      const value = node.run(this.reader as never);
+      const by = kept.by.get(node);
+      const value = by ? this.reader.of(by) : node.run(this.reader as never);
       kept.runs.set(node.name, (kept.runs.get(node.name) ?? 0) + 1);
       if (!alike(cell.value, value)) cell.value = value;
     } catch (error) {
@@ -158,7 +171,7 @@ class Turn {
 
   /** Asked after a later evaluation began: from what is kept of this one, else from nothing. */
   private late<T>(node: Node<T>): T {
-    if (!this.values.has(node)) this.values.set(node, nodeEvaluator()(this.source).of(node));
+    if (!this.values.has(node)) this.values.set(node, nodeEvaluator(this.kept.answers)(this.source).of(node));
     return this.values.get(node) as T;
   }
 
@@ -178,7 +191,7 @@ class Turn {
 
   /** The same evaluation with nothing kept. */
   private afresh(): Evaluation {
-    const again = nodeEvaluator()(this.source);
+    const again = nodeEvaluator(this.kept.answers)(this.source);
     for (const node of this.asked) again.of(node);
     return again;
   }

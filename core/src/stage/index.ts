@@ -1,3 +1,4 @@
+export * from './asked';
 export * from './calculation';
 export * from './check';
 export * from './decision';

@@ -11,6 +11,7 @@ export const COMPARE_SLACK: Readonly<Record<FigureUnit, number>> = {
   N: 1e-3,
   Nm: 1e-6,
   MPa: 1e-6,
+  'N/mm': 1e-6,
   rpm: 1e-6,
   'rad/s2': 1e-6,
   'm/s': 1e-9,

@@ -1,3 +1,4 @@
+import type { Answer } from './asked';
 import type { Openings } from './open-choice';
 import type { Figure } from '../measure';
 import type { Check } from './check';
@@ -44,6 +45,8 @@ export interface Contents {
   readonly notLevel?: Node<string | undefined>;
   /** What may still change, as somebody said: figures that are true of it are preliminary. */
   readonly openings?: Node<Openings>;
+  /** Questions of earlier stages that it answers. */
+  readonly answers?: readonly Answer[];
   /** It is walked round with a sheet in hand: what that sheet is called. */
   readonly walked?: string;
   /** Names, within a sentence, of places of it that are neither quantity nor fact. */

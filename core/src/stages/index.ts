@@ -6,6 +6,7 @@ import { drivelineStage } from './driveline/stage';
 import { gearsStage } from './gears/stage';
 import { hubsStage } from './hubs/stage';
 import { shaftsStage } from './shafts/stage';
+import { motionStage } from './motion/stage';
 import { sheetsStage } from './sheets/stage';
 import { stanceStage } from './stance/stage';
 import { surveyStage } from './survey/stage';
@@ -22,6 +23,7 @@ export const STAGES = [
   drivelineStage,
   gearsStage,
   bracketsStage,
+  motionStage,
   sheetsStage,
 ] as const;
 

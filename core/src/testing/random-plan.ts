@@ -1,8 +1,10 @@
 import { between, pick, some } from './draws';
 import { CARRIERS, CONDITIONS, COUPLINGS, DRIVEN } from '../stages/gears/choices';
 import { bracketParts } from './random-brackets';
+import { motionParts } from './random-motion';
 import { BOLT_BENDS } from '../mechanics';
 import { FITTING_THREADS, SPRING_SIDES } from '../stages/brackets/choices';
+import { SHAFT_TURNS, SQUAT_AIMS } from '../stages/motion/choices';
 import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
 import { OPEN_CHOICES, OPEN_STATES } from '../stage';
 import {
@@ -155,6 +157,8 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       boltBend: pick(random, BOLT_BENDS),
       perchesWelded: pick(random, ['first', 'last'] as const),
       fittingThread: pick(random, FITTING_THREADS),
+      squatAim: pick(random, SQUAT_AIMS),
+      shaftTurns: pick(random, SHAFT_TURNS),
     },
     readings,
     limits: some(random, LIMIT_IDS, 0.1, (id): LimitChange => {
@@ -232,5 +236,6 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       under: between(random, 50, 1500),
     })),
     ...bracketParts(random),
+    ...motionParts(random),
   };
 }

@@ -30,6 +30,10 @@ describe('amounts as they are typed', () => {
     ['8.5 bar', 'MPa', 0.85],
     ['640 N/mm²', 'MPa', 640],
     ['−12 N', 'N', -12],
+    // 25 N/mm; 4.448 221 615 N on 25.4 mm is 0.175 126 835 N/mm.
+    ['25 N/mm', 'N/mm', 25],
+    ['143 lb/in', 'N/mm', 25.04313744],
+    ['2.5 kgf/mm', 'N/mm', 24.516625],
   ] as const)('%s', (text, unit, expected) => {
     expect(value(text, unit)).toBeCloseTo(expected, 6);
   });
@@ -69,7 +73,7 @@ describe('amounts as they are shown', () => {
   });
 
   it('are read again as what they were', () => {
-    const unit = fc.constantFrom<AmountUnit>('kg', 'N', 'Nm', 'MPa');
+    const unit = fc.constantFrom<AmountUnit>('kg', 'N', 'Nm', 'MPa', 'N/mm');
     const length = fc.constantFrom('mm' as const, 'in' as const, 'frac' as const);
     fc.assert(
       fc.property(unit, length, fc.double({ min: -9000, max: 9000, noNaN: true }), (u, l, amount) => {

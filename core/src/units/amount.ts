@@ -3,10 +3,10 @@ import { formatNumber } from './format-length';
 import { readDecimal, tidyText } from './tidy-text';
 
 /**
- * What is weighed, pulled, turned, pressed, run or timed: kept in kg, N, N·m, MPa, revolutions a minute, rad/s², m/s, s
+ * What is weighed, pulled, turned, pressed, sprung, run or timed: kept in kg, N, N·m, MPa, N/mm, revolutions a minute, rad/s², m/s, s
  * and, for a road, m.
  */
-export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa' | 'rpm' | 'rad/s2' | 'm/s' | 's' | 'm';
+export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa' | 'N/mm' | 'rpm' | 'rad/s2' | 'm/s' | 's' | 'm';
 type System = 'metric' | 'inch';
 
 /** Exact: international avoirdupois pound, standard gravity, inch. */
@@ -15,6 +15,7 @@ const G = 9.806_65;
 const N_PER_LBF = KG_PER_LB * G;
 const NM_PER_LBFT = N_PER_LBF * 0.3048;
 const MPA_PER_PSI = N_PER_LBF / 25.4 ** 2;
+const RATE_PER_LBFIN = N_PER_LBF / 25.4;
 const M_PER_FT = 0.3048;
 const KMH = 1 / 3.6;
 const MPH = (5280 * M_PER_FT) / 3600;
@@ -39,6 +40,10 @@ const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
   MPa: {
     metric: { word: 'MPa', size: 1, digits: 0 },
     inch: { word: 'ksi', size: 1000 * MPA_PER_PSI, digits: 1 },
+  },
+  'N/mm': {
+    metric: { word: 'N/mm', size: 1, digits: 1 },
+    inch: { word: 'lbf/in', size: RATE_PER_LBFIN, digits: 0 },
   },
   rpm: both('rpm', 0),
   'rad/s2': both('rad/s²', 0),
@@ -66,6 +71,16 @@ const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
     inlbs: NM_PER_LBFT / 12,
   },
   MPa: { mpa: 1, kpa: 0.001, bar: 0.1, nmm2: 1, 'n/mm2': 1, psi: MPA_PER_PSI, ksi: 1000 * MPA_PER_PSI },
+  'N/mm': {
+    'n/mm': 1,
+    'kn/m': 1,
+    'n/m': 0.001,
+    'kgf/mm': G,
+    'kg/mm': G,
+    'lbf/in': RATE_PER_LBFIN,
+    'lb/in': RATE_PER_LBFIN,
+    'lbs/in': RATE_PER_LBFIN,
+  },
   rpm: { rpm: 1, 'u/min': 1, '1/min': 1, 'r/min': 1 },
   'rad/s2': { 'rad/s2': 1, rads2: 1 },
   'm/s': { 'm/s': 1, 'km/h': KMH, kmh: KMH, kph: KMH, mph: MPH, 'ft/s': M_PER_FT },
@@ -79,6 +94,7 @@ const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: strin
   N: ['a force', '2200 N or 500 lbf'],
   Nm: ['a torque', '420 N·m or 310 lbft'],
   MPa: ['a pressure or stress', '760 MPa or 110 ksi'],
+  'N/mm': ['a spring rate', '25 N/mm or 143 lb/in'],
   rpm: ['a speed of turning', '6500 rpm'],
   'rad/s2': ['an angular acceleration', '400 rad/s²'],
   'm/s': ['a speed', '110 km/h or 68 mph'],
@@ -86,7 +102,7 @@ const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: strin
   m: ['a distance', '402 m or 1320 ft'],
 };
 
-export const AMOUNT_UNITS: readonly AmountUnit[] = ['kg', 'N', 'Nm', 'MPa', 'rpm', 'rad/s2', 'm/s', 's', 'm'];
+export const AMOUNT_UNITS: readonly AmountUnit[] = ['kg', 'N', 'Nm', 'MPa', 'N/mm', 'rpm', 'rad/s2', 'm/s', 's', 'm'];
 
 export const isAmountUnit = (unit: string): unit is AmountUnit => Object.hasOwn(SHOWN, unit);
 

@@ -15,6 +15,8 @@ export const SUSPENSIONS = [
   'parallel',
   'triangulated',
   'torqueArm',
+  'threeLink',
+  'own',
   'independent',
 ] as const;
 export type Suspension = (typeof SUSPENSIONS)[number];

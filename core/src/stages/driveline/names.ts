@@ -19,5 +19,7 @@ export const SUSPENSION_NAMES: Readonly<Record<Suspension, string>> = {
   parallel: 'parallel four links',
   triangulated: 'triangulated four links',
   torqueArm: 'torque arm',
+  threeLink: 'three links',
+  own: 'places of my own',
   independent: 'independent, casting held by the car',
 };

@@ -21,6 +21,7 @@ const PRESETS: Readonly<Partial<Record<Suspension, Fallback>>> = {
   parallel: preset(1.5, 'parallel links give about 1.5°'),
   triangulated: preset(2, 'triangulated links give about 2°'),
   torqueArm: preset(1, 'a torque arm gives about 1°'),
+  threeLink: preset(1.5, 'three links give about 1.5°'),
   independent: preset(0, 'a casting held by the car does not wind up'),
 };
 

@@ -28,7 +28,7 @@ export function stanceChecks(input: StanceChecksInput, limits: Limits): Check[] 
   const checks: Check[] = [];
   if (stance.tyreProblem) checks.push(tyreCheck(stance.tyreProblem));
   if (stance.diameterOff) checks.push(diameterCheck(stance.diameterOff, limits));
-  if (stance.lateralBar) checks.push(barCheck(stance.lateralBar));
+  if (stance.lateralBar && stance.lateralBar !== 'solved') checks.push(barCheck(stance.lateralBar));
   for (const side of SIDES) {
     const gaps = (['inboard', 'outboard'] as const).map((from) => gapCheck(input, side, from, limits));
     checks.push(...gaps, radialCheck(stance, side, gaps[1] as Check, limits));

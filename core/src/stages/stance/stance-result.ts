@@ -8,6 +8,7 @@ import type { Spacer } from './choices';
 import type { Span } from './fit-map';
 import type { StancePoseId } from './poses';
 import type { StanceFigures, RoomThing, GapKind } from './room';
+import type { Outward } from './figures/outward';
 import type { TyreSize } from './tyre-size';
 import type { WheelEdges } from './wheel';
 import type { stance } from './words';
@@ -32,6 +33,8 @@ export interface StanceInput {
   readonly camberLeft: Maybe;
   readonly camberRight: Maybe;
   readonly limits: StanceLimits;
+  /** Where the links take the axle, once that is known: instead of the lateral bar’s estimate. */
+  readonly outward: Outward | undefined;
 }
 
 /** Gap between the tyre and one thing, in one pose of one side. */
@@ -91,5 +94,5 @@ export interface StanceResult {
   readonly radial: Sided<Maybe>;
   readonly caliper: Maybe;
   /** Whether a lateral bar reaches its chassis end in every pose; undefined where there is none. */
-  readonly lateralBar: 'reaches' | 'short' | 'unknown' | undefined;
+  readonly lateralBar: 'reaches' | 'short' | 'unknown' | 'solved' | undefined;
 }

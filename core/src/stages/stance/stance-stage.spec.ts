@@ -66,6 +66,7 @@ const input = (
     camberLeft: undefined,
     camberRight: undefined,
     limits: { inboard: 19, spring: 25, outboard: 13, radial: 25 },
+    outward: undefined,
     ...more,
   };
 };

@@ -43,7 +43,7 @@ export function stanceStage(input: StanceInput): StanceResult {
     travel: travelsOf(f),
     radial: input.limits.radial,
   };
-  const rooms = bySide((side) => roomsOf(room, side));
+  const rooms = bySide((side) => roomsOf(room, side, input.outward));
   const stand = standOf(input, section);
   const poses = bySide((side) => posesOf(input, rooms[side], side));
   const lacks = bySide((side) => lacksOf(input, rooms[side], side, diameter, stand.missing));
@@ -74,7 +74,7 @@ export function stanceStage(input: StanceInput): StanceResult {
     archWork: bySide((side) => (proven && ranges ? archWork(ranges[side]) : undefined)),
     radial: bySide((side) => radialOf(f, diameter, side)),
     caliper: caliperOf(f),
-    lateralBar: lateralBarOf(SIDES.flatMap((side) => rooms[side])),
+    lateralBar: input.outward ? 'solved' : lateralBarOf(SIDES.flatMap((side) => rooms[side])),
   };
 }
 
@@ -149,13 +149,14 @@ function edgesOf(rim: Maybe, section: Maybe, half: Maybe, et: Maybe, off: number
   return { left: at(half.value + off), right: at(half.value - off) };
 }
 
-function roomsOf(room: WheelRoomInput, side: Side): readonly Posed[] {
+function roomsOf(room: WheelRoomInput, side: Side, outward: StanceInput['outward']): readonly Posed[] {
   return STANCE_POSES.map((pose) => {
-    const bar = barOf(room, side, pose);
+    const bar = outward ? (outward[pose][side] ?? 'unsolved') : barOf(room, side, pose);
     const travel = travelQuantity(pose);
     const lacks = [
       ...(bar === 'unknown' ? ['bar.length', 'bar.rise', 'fact.bar.side'] : []),
       ...(bar === 'short' ? ['bar.length'] : []),
+      ...(bar === 'unsolved' && (!travel || room.figures(travel)) ? ['arm.list'] : []),
       ...(travel && !room.figures(travel) ? [travel] : []),
     ];
     const moved = typeof bar === 'string' ? undefined : bar;

@@ -3,13 +3,18 @@ import { judge, unknownCheck, type Check, type CheckLimit } from '../../../stage
 import type { BoltJoint } from '../choices';
 import { places, type PlacedBracket } from '../figures/places';
 import { linkSizes, pairLoads, type LinkSizes } from '../figures/links';
-import { jointPlays, mendings, pairOffs, strains, type PairOff } from '../figures/strains';
+import { pulls } from '../figures/pulls';
+import { jointPlays, mendings, pairOffs, pullAt, strains, type PairOff } from '../figures/strains';
 import { node, type Reads } from '../node';
 
 const STAGE = 'brackets';
 const AT = 'link.list';
 const UNTIL =
   'By the push of the tyres at their limit, until the suspension’s own motion says what each link takes.';
+
+const KNOWN = 'By what this link takes at launch or braking, whichever is harder, as its motion is worked out.';
+/** On what a load rests. */
+const because = (r: Reads, id: string): string => (r.of(pulls)?.byBracket[id] ? KNOWN : UNTIL);
 
 /** The same limit at nothing: for what must not be below it. */
 const nought = (limit: CheckLimit): CheckLimit => ({ ...limit, value: 0, fallback: 0 });
@@ -100,7 +105,7 @@ function strainCheck(
   r: Reads,
   p: PlacedBracket,
   what: 'shear' | 'bearing' | 'weld',
-  { holds, fails, todo, reason = UNTIL }: { holds: string; fails: string; todo: string; reason?: string },
+  { holds, fails, todo, more = '' }: { holds: string; fails: string; todo: string; more?: string },
 ): Check {
   return judge({
     id: `bracket.${p.id}.${what}`,
@@ -112,7 +117,7 @@ function strainCheck(
     holds: `${p.item.name}: ${holds}`,
     fails: `${p.item.name}: ${fails}`,
     unknown: `${p.item.name}: whether ${holds} is not known`,
-    reason,
+    reason: `${because(r, p.id)}${more}`,
     todo,
     at: 'bracket.list',
     lacks: [...r.of(pairLoads).lacks, ...(p.clock ? [] : ['bracket.list'])],
@@ -133,7 +138,7 @@ const unsaidLoad = ({ id, item }: PlacedBracket): Check =>
 export const strengths = node('strengths', (r): readonly Check[] =>
   r.of(places).flatMap((p) => {
     const { kind, bolt, plate, leg, high } = p.item;
-    if (kind !== 'link') return bolt === undefined ? [] : [unsaidLoad(p)];
+    if (kind !== 'link' && !pullAt(r, p)) return bolt === undefined ? [] : [unsaidLoad(p)];
     const checks: Check[] = [];
     if (bolt !== undefined)
       checks.push(
@@ -157,7 +162,7 @@ export const strengths = node('strengths', (r): readonly Check[] =>
           holds: 'its welds bear the load',
           fails: 'its welds may crack',
           todo: 'A longer foot, a larger fillet, or a brace to the tube.',
-          reason: `${UNTIL} A structural weld: a qualified welder, and inspection.`,
+          more: ' A structural weld: a qualified welder, and inspection.',
         }),
       );
     return checks;

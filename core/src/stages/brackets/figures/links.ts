@@ -2,6 +2,7 @@ import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../
 import { torque } from '../../brief/figures/torque';
 import type { BracketSide, Link, LinkKind } from '../choices';
 import { node, type Reads } from '../node';
+import { pulls } from './pulls';
 
 /** Forces that a pair of links takes, N: pushed or pulled, without sign. */
 export interface PairLoads {
@@ -61,6 +62,9 @@ export const pairLoads = node('pairLoads', (r): PairLoads => {
  * @param side `across` for a single link in the middle: it takes all that a pair would
  */
 export function loadOfLink(r: Reads, kind: LinkKind, side: BracketSide): Maybe {
+  const solved =
+    r.of(pulls)?.byKind[`${kind === 'torque' ? 'torqueArm' : kind}.${side === 'across' ? 'single' : side}`];
+  if (solved) return solved;
   const loads = r.of(pairLoads);
   const pair = kind === 'upper' ? loads.upper : kind === 'lateral' ? undefined : loads.lower;
   const [s, k] = [r.figure('link.share'), factor(r)];

@@ -4,6 +4,7 @@ import type { BoltJoint, Bracket } from '../choices';
 import { node, type Reads } from '../node';
 import { linkSizes, loadOfLink, type LinkSizes } from './links';
 import { places, type PlacedBracket } from './places';
+import { pulls } from './pulls';
 
 /** What a link’s pull strains a bracket by, MPa. */
 interface Strains {
@@ -15,8 +16,13 @@ interface Strains {
 const own = (p: PlacedBracket, what: keyof Bracket & string, label: string, value: number): Figure =>
   given(`bracket.${p.id}.${what}`, `${p.item.name}, ${label}`, value, 0, 'mm', 'As listed of the bracket');
 
-/** What pulls at a bracket, N: a link’s load; brackets that look up carry the upper links. */
-function pullAt(r: Reads, p: PlacedBracket): Maybe {
+/**
+ * What pulls at a bracket, N: the load of the link that it holds; until the motion is known what a pair takes, brackets
+ * that look up carrying the upper links.
+ */
+export function pullAt(r: Reads, p: PlacedBracket): Maybe {
+  const known = r.of(pulls)?.byBracket[p.id];
+  if (known) return known;
   if (p.item.kind !== 'link' || !p.clock) return undefined;
   return loadOfLink(r, Math.cos(p.clock.value) > 0 ? 'upper' : 'lower', p.item.side);
 }

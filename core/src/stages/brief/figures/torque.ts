@@ -1,6 +1,17 @@
+import type { Figure, Maybe } from '../../../measure';
+import { asks } from '../../../stage';
 import { track } from '../../stance/figures/stance';
 import { briefStage } from '../brief-stage';
 import { node } from '../node';
+
+/** Height of the centre of gravity by scales, mm, where the car was weighed with its front raised. */
+export const weighedHeight = asks<Figure>('brief.weighedHeight');
+
+/** Height of the centre of gravity: by scales where it was weighed, else as said. */
+export const centreHeight = node(
+  'centreHeight',
+  (r): Maybe => r.of(weighedHeight) ?? r.figure('brief.cgHeight'),
+);
 
 /** What the car weighs and what its shafts must carry. */
 export const torque = node('torque', (r) =>
@@ -13,7 +24,7 @@ export const torque = node('torque', (r) =>
     front: r.figure('brief.front'),
     rear: r.figure('brief.rear'),
     wheelbase: r.figure('brief.wheelbase'),
-    cgHeight: r.figure('brief.cgHeight'),
+    cgHeight: r.of(centreHeight),
     tyreDiameter: r.figure('brief.tyreDiameter'),
     torque: r.figure('brief.torque'),
     stall: r.figure('brief.stall'),

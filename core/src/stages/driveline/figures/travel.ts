@@ -1,6 +1,9 @@
 import { derive, given, least, type Figure, type Maybe } from '../../../measure';
-import { node } from '../node';
+import { node, type Reads } from '../node';
+import { axleTravel, type AxleAt } from './axle-travel';
+import { line } from './line';
 import { atRest } from './motion';
+import { setSlope } from './slopes';
 
 /** The slip joint over the axle’s travel, mm. */
 export interface Slip {
@@ -18,7 +21,25 @@ const POSES = [
   { id: 'droop', label: 'full droop', travel: 'spring.droop', sign: '−' },
 ] as const;
 
-/** Length of the last shaft with the axle up or down, less that at ride. The axle is taken to move straight. */
+/** Length of the last shaft where the suspension takes the axle, less that at ride. */
+function changeBy(r: Reads, z: Figure, { id, label, sign }: (typeof POSES)[number], at: AxleAt): Maybe {
+  const shaft = r.of(atRest)?.shafts.at(-1);
+  const [nose, s] = [r.of(line).line?.nose, r.of(setSlope)];
+  if (!shaft || !nose || !s) return undefined;
+  const inputs = { L: shaft.length, σ: shaft.slope, N: nose, s, x: at.forward, δ: at.turned, z };
+  const along = '({x} + {N}·(cos({s} + {δ}) − cos({s})))';
+  const up = `(${sign === '+' ? '' : '−'}{z} + {N}·(sin({s} + {δ}) − sin({s})))`;
+  return derive({
+    id: `drive.change.${id}`,
+    label: `Driveshaft longer at ${label}`,
+    unit: 'mm',
+    formula: `√(({L}·cos({σ}) − ${along})² + ({L}·sin({σ}) − ${up})²) − {L}`,
+    source: 'The pinion’s joint where the links take it: forward, up, and turned with its nose',
+    inputs,
+  });
+}
+
+/** Length of the last shaft with the axle up or down, less that at ride: straight, until its motion is known. */
 export const changes = node('changes', (r): readonly Figure[] => {
   const rest = r.of(atRest);
   const shaft = rest?.shafts.at(-1);
@@ -28,9 +49,12 @@ export const changes = node('changes', (r): readonly Figure[] => {
     source: 'Assumed: straight up and down',
     assumed: 'straight up and down, until the suspension’s motion is known',
   });
-  return POSES.flatMap(({ id, label, travel, sign }) => {
+  const known = r.of(axleTravel);
+  return POSES.flatMap((pose) => {
+    const { id, label, travel, sign } = pose;
     const z = r.figure(travel);
     if (!z) return [];
+    if (known) return changeBy(r, z, pose, known[id]) ?? [];
     return [
       derive({
         id: `drive.change.${id}`,

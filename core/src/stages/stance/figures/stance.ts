@@ -2,6 +2,7 @@ import { bySide, type Sided } from '../../../geometry';
 import { derive, type Figure } from '../../../measure';
 import { square, width } from '../../cut/figures/stand';
 import { node } from '../node';
+import { outward } from './outward';
 import { stanceStage } from '../stance-stage';
 
 /** Camber that the wheels stand at: built into full-float ends, and left by the cut where that was read. */
@@ -40,6 +41,7 @@ export const stance = node('stance', (r) => {
       outboard: r.limit('stance.outboard').value,
       radial: r.limit('stance.radial').value,
     },
+    outward: r.of(outward),
   });
 });
 

@@ -1,0 +1,104 @@
+import { derive, type Figure, type Maybe } from '../../../measure';
+import { judgeClosure, type Check } from '../../../stage';
+import { height, weighed } from '../figures/scales';
+import { sprung, memberId } from '../figures/arms';
+import { node, type Reads } from '../node';
+
+const STAGE = 'motion';
+
+function less(id: string, label: string, a: Maybe, b: Maybe): Figure | undefined {
+  if (!a || !b) return undefined;
+  return derive({
+    id,
+    label,
+    unit: a.unit,
+    formula: '{a} − {b}',
+    source: 'One less the other',
+    inputs: { a, b },
+  });
+}
+
+/** Scales against what the brief was told; a height that no car has. */
+export const agrees = node('agrees', (r: Reads): readonly Check[] => {
+  const found = r.of(weighed);
+  const axle = (at: 'front' | 'rear'): Check[] => {
+    const figure = less(
+      `scales.off.${at}`,
+      `Scales against the ${at} axle load of the brief`,
+      found[at],
+      r.figure(`brief.${at}`),
+    );
+    if (!figure) return [];
+    const [l, q] =
+      at === 'front' ? ['scales.leftFront', 'scales.rightFront'] : ['scales.leftRear', 'scales.rightRear'];
+    return [
+      judgeClosure(
+        {
+          id: `scales.${at}`,
+          stage: STAGE,
+          figure,
+          limit: r.limit('motion.weights'),
+          holds: `Scales agree with the ${at} axle load of the brief`,
+          fails: `Scales and the ${at} axle load of the brief do not agree`,
+          unknown: '',
+          reason: 'Both are of one car as it is driven; one of them was read with another load in it.',
+          todo: 'Weigh again with driver and fuel in, and correct the one that is wrong.',
+          at: l as string,
+        },
+        [l as string, q as string, `brief.${at}`],
+      ),
+    ];
+  };
+  const h = r.of(height);
+  return [
+    ...axle('front'),
+    ...axle('rear'),
+    ...(h && (h.value < 150 || h.value > 1500)
+      ? [
+          {
+            id: 'scales.height',
+            stage: STAGE,
+            level: 'stop' as const,
+            title: 'No car has its centre of gravity there',
+            figure: { value: h.value, unit: h.unit, figureId: h.id },
+            reason: 'By the scales with the front raised. The brief’s height stays until they are right.',
+            todo: 'Hold the springs at ride length, let the brakes off, raise it higher, and read the rear scales again.',
+            at: 'scales.raisedRear',
+            contradicts: ['scales.raisedRear', 'scales.raisedBy'],
+          },
+        ]
+      : []),
+  ];
+});
+
+/** Dampers as their places have them, against what was read between their mounts. */
+export const dampersAgree = node('dampersAgree', (r): readonly Check[] =>
+  r.of(sprung).flatMap(({ member, ride }): Check[] => {
+    if (member.kind === 'coil' || member.side === 'single') return [];
+    const id = `shock.length.${member.side}` as const;
+    const figure = less(
+      `${memberId(member)}.off`,
+      `${member.name}, its places against what was read mount to mount`,
+      ride,
+      r.figure(id),
+    );
+    if (!figure) return [];
+    return [
+      judgeClosure(
+        {
+          id: `${memberId(member)}.agrees`,
+          stage: STAGE,
+          figure,
+          limit: r.limit('motion.mounts'),
+          holds: `${member.name}: its places agree with its length as read`,
+          fails: `${member.name}: its places and its length as read do not agree`,
+          unknown: '',
+          reason: 'From mount to mount at ride height is one length, however it is read.',
+          todo: 'Read both mounts again, and the damper between them.',
+          at: id,
+        },
+        [id],
+      ),
+    ];
+  }),
+);

@@ -1,0 +1,156 @@
+import { judge, unknownCheck, type Check } from '../../../stage';
+import { sprung, memberId } from '../figures/arms';
+import { rooms, bodies } from '../figures/rooms';
+import { springs, dampers } from '../figures/springs';
+import { standing } from '../figures/study';
+import { node, type Reads } from '../node';
+import { AT } from './moves';
+
+const STAGE = 'motion';
+const missing = (r: Reads, ids: readonly string[]): readonly string[] =>
+  ids.filter((id) => r.figure(id as 'coil.rate') === undefined);
+const OF_SPRING = [
+  'coil.rate',
+  'coil.free',
+  'coil.solid',
+  'brief.rear',
+  'motion.unsprung',
+  'spring.bump',
+  'spring.droop',
+];
+
+/** Springs and dampers at both ends of the travel. */
+export const ends = node('ends', (r): readonly Check[] => [
+  ...r.of(springs).flatMap(({ of, left, loose }) => {
+    const id = memberId(of.member);
+    const { name } = of.member;
+    const base = { stage: STAGE, at: 'coil.rate', way: 'atLeast' as const, lacks: missing(r, OF_SPRING) };
+    return [
+      judge({
+        ...base,
+        id: `${id}.solid`,
+        figure: left,
+        limit: r.limit('coil.left'),
+        stop: 0,
+        holds: `${name}: spring is not solid at full bump`,
+        fails: (level) =>
+          level === 'stop'
+            ? `${name}: spring is solid before full bump`
+            : `${name}: spring is nearly solid at full bump`,
+        unknown: `${name}: whether its spring goes solid is not known`,
+        reason: 'A spring that is solid stops the axle like a hammer, and breaks what holds it.',
+        todo: 'A longer spring of fewer coils, a bump stop that comes first, or less travel.',
+      }),
+      ...(loose
+        ? [
+            judge({
+              ...base,
+              id: `${id}.loose`,
+              figure: loose,
+              limit: { ...r.limit('coil.left'), value: 0, fallback: 0 },
+              holds: `${name}: spring stays pressed at full droop`,
+              fails: `${name}: spring hangs loose at full droop`,
+              unknown: '',
+              reason: 'A loose spring falls out of its seat, and knocks as it comes back.',
+              todo: 'A longer free length, a helper spring, a strap, or a retainer at its seat.',
+            }),
+          ]
+        : []),
+    ];
+  }),
+  ...r.of(dampers).flatMap(({ of, toClosed, toOpen }) => {
+    const id = memberId(of.member);
+    const { name } = of.member;
+    const row = (
+      what: 'closed' | 'open',
+      figure: typeof toClosed,
+      words: {
+        holds: string;
+        near: string;
+        stops: string;
+        unknown: string;
+        todo: string;
+        needs: readonly string[];
+      },
+    ) =>
+      judge({
+        id: `${id}.${what}`,
+        stage: STAGE,
+        figure,
+        way: 'atLeast',
+        limit: r.limit('damper.left'),
+        stop: 0,
+        holds: `${name}: ${words.holds}`,
+        fails: (level) => `${name}: ${level === 'stop' ? words.stops : words.near}`,
+        unknown: `${name}: ${words.unknown}`,
+        reason: 'A damper that ends before the travel does is a stop that its mounts were not made for.',
+        todo: words.todo,
+        at: what === 'closed' ? 'damper.closed' : 'damper.open',
+        lacks: missing(r, words.needs),
+      });
+    return [
+      row('closed', toClosed, {
+        holds: 'is not closed at full bump',
+        near: 'is nearly closed at full bump',
+        stops: 'is closed before full bump',
+        unknown: 'whether it closes is not known',
+        todo: 'A shorter damper, mounts farther apart, or a bump stop that comes first.',
+        needs: ['damper.closed', 'spring.bump'],
+      }),
+      row('open', toOpen, {
+        holds: 'is not drawn out at full droop',
+        near: 'is nearly drawn out at full droop',
+        stops: 'is drawn out before full droop',
+        unknown: 'whether it is drawn out is not known',
+        todo: 'A longer damper, mounts nearer, or straps that come first.',
+        needs: ['damper.open', 'spring.droop'],
+      }),
+    ];
+  }),
+]);
+
+/** Room to what does not move. */
+export const clears = node('clears', (r): readonly Check[] => {
+  const stands = r.of(standing);
+  const unseen = stands ? r.of(bodies).missing : [];
+  return r.of(rooms).map(({ id, obstacle, room, body }) => {
+    const limit = r.limit('motion.clear');
+    const own = obstacle.clear === undefined ? limit : { ...limit, value: obstacle.clear };
+    const lacks = [...(stands ? missing(r, ['spring.bump', 'spring.droop']) : [AT]), ...unseen];
+    const check = judge({
+      id: `obstacle.${id}`,
+      stage: STAGE,
+      // What was not looked at may be nearer.
+      figure: unseen.length && room && room.value >= own.value ? undefined : room,
+      way: 'atLeast',
+      limit: own,
+      stop: 0,
+      holds: `${obstacle.name}: clear all through the travel`,
+      fails: (level) => `${obstacle.name}: ${level === 'stop' ? 'met' : 'too near'} by the ${body}`,
+      unknown: `${obstacle.name}: whether it is met is not known`,
+      reason:
+        'What touches in the travel is bent, cut through or torn off: lines, exhaust and tank before all.',
+      todo: 'Move the link or the thing, take less travel, or notch and plate what is in the way.',
+      at: 'obstacle.list',
+      lacks,
+    });
+    return check;
+  });
+});
+
+/** A layout with no springs carries nothing. */
+export const carried = node('carried', (r): readonly Check[] => {
+  const way = r.choice('suspension');
+  if (!r.of(standing) || way === 'leaf' || r.of(sprung).some(({ member }) => member.kind !== 'damper'))
+    return [];
+  return [
+    unknownCheck({
+      id: 'motion.springs',
+      stage: STAGE,
+      unknown: 'What carries the car: not known',
+      reason: 'Without its springs neither their lengths nor the loads of the links can be told.',
+      at: AT,
+      lacks: [AT],
+    }),
+  ];
+});

@@ -1,0 +1,106 @@
+import { bySide, type Side, type Sided } from '../../../geometry';
+import type { Maybe } from '../../../measure';
+import { pulls, type Pulls } from '../../brackets/figures/pulls';
+import { weighedHeight } from '../../brief/figures/torque';
+import { width } from '../../cut/figures/stand';
+import { axleTravel, type AxleTravel } from '../../driveline/figures/axle-travel';
+import { outward, type Outward } from '../../stance/figures/outward';
+import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
+import { answer } from '../../../stage';
+import { node } from '../node';
+import { posedAt, type Stand } from '../study';
+import { armLoads, hardest } from './loads';
+import { height } from './scales';
+import { solvedFrom, standing, study } from './study';
+
+/** How the axle goes over its travel, for the driveshaft. */
+const travel = node('travel', (r): AxleTravel | undefined => {
+  const told = r.of(study);
+  const of = (at: 'bump' | 'droop') => {
+    const [forward, turned] = [told[`x.${at}`], told[`pinion.${at}`]];
+    return forward && turned ? { forward, turned } : undefined;
+  };
+  const [bump, droop] = [of('bump'), of('droop')];
+  return bump && droop ? { bump, droop } : undefined;
+});
+
+/** Where an axle goes sideways with one of its wheels in a pose, outward of that side, mm. */
+function outwardAt(stand: Stand, pose: StancePoseId, side: Side, half: number): number {
+  const { reach, axle } = stand;
+  const { travel: share, leans } = POSE_SHAPES[pose];
+  const sign = side === 'left' ? 1 : -1;
+  const wheel = share > 0 ? share * reach.bump : share * reach.droop;
+  // The outer wheel is the higher one: its side of the axle goes up against the car.
+  const up = share < 0 ? -1 : 1;
+  const roll = leans ? sign * up * reach.roll : 0;
+  const z = share === 0 ? 0 : wheel - up * half * Math.sin(leans ? reach.roll : 0);
+  if (Number.isNaN(z) || Number.isNaN(roll)) return Number.NaN;
+  const posed = posedAt(axle, { z, roll });
+  const fine = posed.pose.status === 'exact' || posed.pose.status === 'bind';
+  return fine ? sign * posed.pose.y : Number.NaN;
+}
+
+const needed = (pose: StancePoseId): readonly string[] => {
+  const { travel: share, leans } = POSE_SHAPES[pose];
+  return [
+    ...(share > 0 ? ['spring.bump'] : share < 0 ? ['spring.droop'] : []),
+    ...(leans ? ['stance.lean'] : []),
+  ];
+};
+
+/** How far the links take the axle outward in every pose that clearances are held against. */
+const sideways = node('sideways', (r): Outward | undefined => {
+  const stands = r.of(standing);
+  const w = r.of(width);
+  if (!stands || !w) return undefined;
+  return Object.fromEntries(
+    STANCE_POSES.map((pose) => [
+      pose,
+      bySide((side): Maybe =>
+        solvedFrom(
+          stands,
+          {
+            id: `motion.outward.${pose}.${side}`,
+            label: `Axle outward by its links, ${POSE_SHAPES[pose].words}, ${side}`,
+            unit: 'mm',
+            source: 'Solved: where links and bars take it; instead of the lateral bar’s estimate',
+          },
+          (stand, [wide = 0]) => outwardAt(stand, pose, side, wide / 2),
+          needed(pose),
+          [w],
+        ),
+      ),
+    ]),
+  ) as Record<StancePoseId, Sided<Maybe>>;
+});
+
+/** What each link pulls at, by the bracket that holds it, and by its kind and side. */
+const loads = node('pulls', (r): Pulls | undefined => {
+  const all = r.of(armLoads);
+  if (all.length === 0) return undefined;
+  const byBracket: Record<string, Maybe> = {};
+  const byKind: Record<string, Maybe> = {};
+  for (const load of all) {
+    const { arm, kind, side } = load.member;
+    const most = hardest(r, load);
+    // Of a pair the listed bracket is the left one.
+    if (arm.bracket && side !== 'right') byBracket[arm.bracket] = most;
+    byKind[`${kind}.${side}`] = most;
+  }
+  return { byBracket, byKind };
+});
+
+/** A height that no car has is no answer: the readings are wrong. */
+const CARS = { least: 150, most: 1500 };
+const weighed = node('weighedHeight', (r): Maybe => {
+  const found = r.of(height);
+  return found && found.value >= CARS.least && found.value <= CARS.most ? found : undefined;
+});
+
+/** Questions of earlier stages that the motion answers. */
+export const ANSWERS = [
+  answer(axleTravel, travel),
+  answer(outward, sideways),
+  answer(pulls, loads),
+  answer(weighedHeight, weighed),
+];

@@ -1,0 +1,201 @@
+import { solved, type Figure, type FigureUnit, type Maybe } from '../../../measure';
+import { node, type Reads } from '../node';
+import { standOf, STUDIED, studyOf, type Stand, type Studied, type Study } from '../study';
+import { holding } from './held';
+
+/** What a studied number is, and what beside the places of the links it rests on. */
+interface Told {
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly source: string;
+  readonly on: readonly string[];
+}
+const SOLVED = 'Solved: every link keeps its length as the axle moves';
+const UP = ['spring.bump'];
+const DOWN = ['spring.droop'];
+const CAR = ['brief.wheelbase', 'brief.cgHeight'];
+
+export const TOLD: Readonly<Record<Studied, Told>> = {
+  'pinion.bump': {
+    label: 'Pinion turned at full bump',
+    unit: 'rad',
+    source: `${SOLVED}; nose up plus`,
+    on: UP,
+  },
+  'pinion.droop': {
+    label: 'Pinion turned at full droop',
+    unit: 'rad',
+    source: `${SOLVED}; nose up plus`,
+    on: DOWN,
+  },
+  'x.bump': { label: 'Axle forward at full bump', unit: 'mm', source: SOLVED, on: UP },
+  'x.droop': { label: 'Axle forward at full droop', unit: 'mm', source: SOLVED, on: DOWN },
+  'y.bump': { label: 'Axle to the left at full bump', unit: 'mm', source: SOLVED, on: UP },
+  'y.droop': { label: 'Axle to the left at full droop', unit: 'mm', source: SOLVED, on: DOWN },
+  'yaw.bump': { label: 'Axle steers at full bump', unit: 'rad', source: `${SOLVED}; to the left plus`, on: UP },
+  'yaw.droop': {
+    label: 'Axle steers at full droop',
+    unit: 'rad',
+    source: `${SOLVED}; to the left plus`,
+    on: DOWN,
+  },
+  icAlong: {
+    label: 'Instant centre, forward of the axle',
+    unit: 'mm',
+    source: 'What the axle turns about as it rises, seen from the side at ride height',
+    on: [],
+  },
+  icHeight: {
+    label: 'Instant centre above the ground',
+    unit: 'mm',
+    source: 'What the axle turns about as it rises, seen from the side at ride height',
+    on: [],
+  },
+  antiSquat: {
+    label: 'Anti-squat',
+    unit: 'ratio',
+    source: 'Path of the contact patch at ride height, against wheelbase over height of the centre of gravity',
+    on: CAR,
+  },
+  antiLift: {
+    label: 'Anti-lift under braking',
+    unit: 'ratio',
+    source: 'As anti-squat, by the rear’s share of braking; brakes held on the axle',
+    on: [...CAR, 'motion.rearBrake'],
+  },
+  aboveNeutral: {
+    label: 'Instant centre above the neutral line',
+    unit: 'mm',
+    source: 'Line from the rear contact patch to the centre of gravity’s height at the front wheels',
+    on: CAR,
+  },
+  rollCentre: {
+    label: 'Roll centre above the ground',
+    unit: 'mm',
+    source: 'Where the axle stays as the car rolls, at ride height',
+    on: [],
+  },
+  rollSteer: {
+    label: 'Axle steer for a degree of roll',
+    unit: 'ratio',
+    source: 'Between half a degree of roll either way; to the left as its right side goes down is plus',
+    on: [],
+  },
+  'bind.bump': { label: 'Length that links lack at full bump', unit: 'mm', source: SOLVED, on: UP },
+  'bind.droop': { label: 'Length that links lack at full droop', unit: 'mm', source: SOLVED, on: DOWN },
+  'bind.roll': { label: 'Length that links lack in roll', unit: 'mm', source: SOLVED, on: ['stance.lean'] },
+  bindForce: {
+    label: 'Largest force of the bind',
+    unit: 'N',
+    source: 'What each link lacks, by the rate of its bushings: the worst of bump, droop and roll',
+    on: [...UP, ...DOWN, 'stance.lean', 'motion.bush'],
+  },
+  addedRoll: {
+    label: 'Roll stiffness that the bind adds, for a degree',
+    unit: 'Nm',
+    source: 'Twice the energy in the bushings over the square of the roll',
+    on: ['stance.lean', 'motion.bush'],
+  },
+};
+
+/** Inputs that only some of what is told rests on. */
+export const OWN: readonly string[] = [...new Set(Object.values(TOLD).flatMap(({ on }) => on))];
+
+/** Steps by which an input is moved to see what moves with it, by its unit. */
+const stepOf = ({ unit }: Figure): number => (unit === 'rad' ? 1e-4 : unit === 'mm' ? 0.05 : 1e-3);
+
+/** How the axle stands, and how it would with one of its inputs a little more or less. */
+export interface Standing {
+  readonly stand: Stand;
+  readonly near: (input: number) => readonly [more: Stand, less: Stand, step: number];
+}
+
+/** Where the axle stands and goes; nothing while it is not known how it is held. */
+export const standing = node('standing', (r): Standing | undefined => {
+  const { held } = r.of(holding);
+  if (!held) return undefined;
+  const values = Float64Array.from(held.inputs, ({ value }) => value);
+  const kept = new Map<number, readonly [Stand, Stand, number]>();
+  const moved = (i: number, by: number): Stand => {
+    const other = values.slice();
+    other[i] = (other[i] as number) + by;
+    return standOf(held, other);
+  };
+  const near = (i: number) => {
+    const h = stepOf(held.inputs[i] as Figure);
+    const found = kept.get(i) ?? ([moved(i, h), moved(i, -h), h] as const);
+    kept.set(i, found);
+    return found;
+  };
+  return { stand: standOf(held, values), near };
+});
+
+/**
+ * A figure of how the axle stands: its value, and how that moves with every input, by central differences of the whole
+ * solution, made when somebody asks.
+ *
+ * @param of the number; none where what it rests on is not known
+ * @param on inputs it rests on, of those that not everything rests on
+ * @param extra what it rests on beside how the axle stands
+ */
+export function solvedFrom(
+  { stand, near }: Standing,
+  spec: { readonly id: string; readonly label: string; readonly unit: FigureUnit; readonly source: string },
+  of: (stand: Stand, extra: readonly number[]) => number,
+  on: readonly string[],
+  extra: readonly Figure[] = [],
+): Maybe {
+  const beside = extra.map((figure) => figure.value);
+  const value = of(stand, beside);
+  if (!Number.isFinite(value)) return undefined;
+  const { held } = stand;
+  const left = new Set(OWN.filter((id) => !on.includes(id)).map(held.at));
+  const used = held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
+  const slope = (i: number): number => {
+    const [more, less, h] = near(i);
+    return finite((of(more, beside) - of(less, beside)) / (2 * h));
+  };
+  const slopeBeside = (figure: Figure, i: number): number => {
+    const h = stepOf(figure) * (figure.unit === 'N' ? 1000 : 1);
+    const moved = (by: number) =>
+      of(
+        stand,
+        beside.map((v, k) => (k === i ? v + by : v)),
+      );
+    return finite((moved(h) - moved(-h)) / (2 * h));
+  };
+  return solved({
+    ...spec,
+    value,
+    inputs: [...used.map((i) => held.inputs[i] as Figure), ...extra],
+    slopes: () => [...used.map(slope), ...extra.map(slopeBeside)],
+  });
+}
+
+/** A slope that cannot be told, past the end of what the links reach, counts as none. */
+const finite = (slope: number): number => (Number.isFinite(slope) ? slope : 0);
+
+const studies = new WeakMap<Stand, Study>();
+/** The study of a stand, made once. */
+function studied(stand: Stand): Study {
+  const found = studies.get(stand) ?? studyOf(stand);
+  studies.set(stand, found);
+  return found;
+}
+
+export type StudyFigures = Readonly<Record<Studied, Maybe>>;
+
+/** What is told of the axle’s motion, as figures; those that rest on what is not known are left out. */
+export const study = node('study', (r): StudyFigures => {
+  const stands = r.of(standing);
+  return Object.fromEntries(
+    STUDIED.map((key) => {
+      const { label, unit, source, on } = TOLD[key];
+      const spec = { id: `motion.${key}`, label, unit, source };
+      return [key, stands && solvedFrom(stands, spec, (stand) => studied(stand)[key], on)];
+    }),
+  ) as StudyFigures;
+});
+
+/** What stands between a builder and the motion, by quantity or place. */
+export const missing = (r: Reads): readonly string[] => r.of(holding).lacks;

@@ -1,0 +1,4 @@
+export * from './choices';
+export * from './figures/held';
+export { standing, study } from './figures/study';
+export * from './names';

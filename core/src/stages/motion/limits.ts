@@ -1,0 +1,15 @@
+import { angleLimit, lengthLimit, limit } from '../../stage';
+
+/** What its checks compare with. */
+export const MOTION_LIMITS = [
+  lengthLimit('motion.bind', 'Length that links lack somewhere in the travel', 1, 20),
+  angleLimit('motion.pinion', 'Pinion turned over the travel', 3, 15),
+  lengthLimit('motion.sideways', 'Axle sideways over the travel', 6, 60),
+  limit('motion.rollSteer', 'Axle steer for a degree of roll', 'ratio', 0.1, [0, 1]),
+  angleLimit('motion.rodEnd', 'Rod end out of square', 15, 40),
+  lengthLimit('motion.clear', 'Room to what does not move', 12, 100),
+  lengthLimit('damper.left', 'Damper left over at either end', 10, 100),
+  lengthLimit('coil.left', 'Spring left over before it is solid', 8, 80),
+  limit('motion.weights', 'Scales off what the brief says', 'kg', 15, [0, 300]),
+  lengthLimit('motion.mounts', 'Places of a damper off its length as read', 4, 40),
+] as const;

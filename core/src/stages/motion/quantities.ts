@@ -1,0 +1,96 @@
+import { quantities } from './headings';
+
+const held = quantities('held', { instrument: 'chosen', datum: 'none' });
+const leaf = quantities('leaf', { datum: 'none', waitsOn: ['springs'] });
+const coil = quantities('coil', { datum: 'none', instrument: 'chosen', waitsOn: ['springs'] });
+const scales = quantities('scales', { unit: 'kg', instrument: 'scale', datum: 'none', waitsOn: ['load'] });
+const lengths = quantities('scales', { datum: 'none' });
+
+/** What is read and chosen of how the axle is held and sprung. */
+export const MOTION_QUANTITIES = [
+  held(
+    'motion.bush',
+    'Rate of a bushing',
+    'How hard one end of a link gives along it; a rod end is some twenty times stiffer.',
+    [50, 200_000],
+    { unit: 'N/mm', fallback: { value: 3000, why: 'firm rubber in both ends of a link' } },
+  ),
+  held(
+    'motion.rearBrake',
+    'Rear share of braking',
+    'Of the whole car’s braking, with the balance as it is set.',
+    [0, 1],
+    { unit: 'ratio', fallback: { value: 0.3, why: 'a usual saloon, brakes as they left the line' } },
+  ),
+  held(
+    'motion.unsprung',
+    'Axle with its wheels',
+    'Housing, shafts, brakes, wheels and half of what joins it to the car.',
+    [30, 900],
+    {
+      unit: 'kg',
+      instrument: 'scale',
+      fallback: { value: 110, off: 20, why: 'a usual live axle with its wheels' },
+    },
+  ),
+  held(
+    'motion.squatWanted',
+    'Anti-squat wanted',
+    'Share of the load transfer that the links take; 1 neither lifts nor squats.',
+    [-1, 4],
+    { unit: 'ratio' },
+  ),
+  held(
+    'motion.icAlong',
+    'Instant centre wanted, forward',
+    'Ahead of the axle, where the side view’s links should meet.',
+    [-6000, 12_000],
+  ),
+  held(
+    'motion.icHeight',
+    'Instant centre wanted, height',
+    'Above the ground, where the side view’s links should meet.',
+    [-1500, 3000],
+  ),
+  leaf(
+    'leaf.front',
+    'Front eye to the seat',
+    'Along the spring, to the middle of the axle’s seat.',
+    [200, 1200],
+  ),
+  leaf('leaf.rear', 'Seat to the rear eye', 'Along the spring, from the middle of the seat.', [200, 1200]),
+  leaf('leaf.rate', 'Rate of one leaf spring', 'Both halves together, at the seat.', [2, 400], {
+    unit: 'N/mm',
+    instrument: 'chosen',
+  }),
+  leaf(
+    'leaf.eye',
+    'Front eye above the axle',
+    'Middle of the eye against the axle’s middle, car at ride height; minus where lower.',
+    [-250, 250],
+    { fallback: { value: 0, off: 25, why: 'eye and axle at one height' } },
+  ),
+  coil('coil.rate', 'Rate of one spring', 'As its maker or a press says.', [2, 600], { unit: 'N/mm' }),
+  coil('coil.free', 'Free length of the spring', 'Off the car, nothing on it.', [80, 800], {
+    instrument: 'tape',
+  }),
+  coil('coil.solid', 'Solid length of the spring', 'Every coil on the next.', [30, 600], {
+    instrument: 'caliper',
+  }),
+  coil('damper.closed', 'Damper closed', 'Eye to eye, pushed home without its bump rubber.', [120, 900], {
+    instrument: 'tape',
+  }),
+  coil('damper.open', 'Damper open', 'Eye to eye, drawn out.', [150, 1300], { instrument: 'tape' }),
+  scales('scales.leftFront', 'Left front, level', 'Car level, driver and fuel in.', [20, 2500]),
+  scales('scales.rightFront', 'Right front, level', 'Car level, driver and fuel in.', [20, 2500]),
+  scales('scales.leftRear', 'Left rear, level', 'Car level, driver and fuel in.', [20, 2500]),
+  scales('scales.rightRear', 'Right rear, level', 'Car level, driver and fuel in.', [20, 2500]),
+  scales(
+    'scales.raisedRear',
+    'Both rear scales, front raised',
+    'Springs held at ride length, front wheels on blocks, brakes off.',
+    [50, 5000],
+  ),
+  lengths('scales.raisedBy', 'Front raised by', 'Height of the blocks under the front wheels.', [50, 1200]),
+  lengths('scales.trackFront', 'Front track', 'Tyre middle to tyre middle.', [800, 2400]),
+] as const;

@@ -1,0 +1,34 @@
+import { stage } from '../../stage';
+import { bears, strengths } from './checks/loads';
+import { holds, placed, reaches, rodEnds, travels } from './checks/moves';
+import { agrees, dampersAgree } from './checks/scales';
+import { carried, clears, ends } from './checks/sprung';
+import { linksDecision } from './decisions';
+import { ANSWERS } from './figures/answers';
+import { armLoads, loadInputs, springLoads } from './figures/loads';
+import { arms, sprung } from './figures/arms';
+import { leaf } from './figures/leaf';
+import { height, weighed } from './figures/scales';
+import { springs } from './figures/springs';
+import { study } from './figures/study';
+import { node } from './node';
+import { strip } from './strip';
+import { motion } from './words';
+
+/** The stage with all that it computes. */
+export const motionStage = stage(motion, {
+  checks: [holds, placed, reaches, travels, rodEnds, ends, clears, carried, bears, agrees, dampersAgree],
+  decisions: [linksDecision],
+  strip,
+  answers: ANSWERS,
+  figures: [study, arms, sprung, springs, leaf, armLoads, springLoads, loadInputs, strengths, weighed, height],
+  begun: node('begun', (r) =>
+    [r.part('arms'), r.part('cranks'), r.part('obstacles')].some((part) => Object.keys(part).length > 0),
+  ),
+  places: {
+    'arm.list': 'the list of links, springs and dampers',
+    'obstacle.list': 'the list of what is in the way',
+    'motion.way': 'what holds the axle against turning',
+  },
+  state: { decisions: [linksDecision] },
+});
