@@ -342,6 +342,7 @@ describe('an unfinished plan', () => {
       driveline: 'untouched',
       gears: 'untouched',
       brackets: 'untouched',
+      motion: 'untouched',
       shafts: 'untouched',
       hubs: 'untouched',
       sheets: 'untouched',

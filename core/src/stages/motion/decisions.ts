@@ -7,9 +7,11 @@ import { node } from './node';
 export const linksDecision: DecisionDef = {
   id: 'suspension',
   label: 'The suspension’s links',
-  needs: node('linksNeeds', (r): readonly string[] => [
-    ...r.of(holding).lacks,
-    ...(['spring.bump', 'spring.droop'] as const).filter((id) => !r.figure(id)),
-  ]),
+  needs: node('linksNeeds', (r): readonly string[] =>
+    // A casting that the car holds has a motion of its own.
+    r.choice('suspension') === 'independent'
+      ? []
+      : [...r.of(holding).lacks, ...(['spring.bump', 'spring.droop'] as const).filter((id) => !r.figure(id))],
+  ),
   rests: node('linksRests', (r) => r.of(arms).map(({ length }) => length)),
 };

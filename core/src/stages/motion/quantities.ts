@@ -41,13 +41,13 @@ export const MOTION_QUANTITIES = [
     { unit: 'ratio' },
   ),
   held(
-    'motion.icAlong',
+    'motion.wantedAlong',
     'Instant centre wanted, forward',
     'Ahead of the axle, where the side view’s links should meet.',
     [-6000, 12_000],
   ),
   held(
-    'motion.icHeight',
+    'motion.wantedHeight',
     'Instant centre wanted, height',
     'Above the ground, where the side view’s links should meet.',
     [-1500, 3000],

@@ -6,6 +6,7 @@ import { carried, clears, ends } from './checks/sprung';
 import { linksDecision } from './decisions';
 import { ANSWERS } from './figures/answers';
 import { armLoads, loadInputs, springLoads } from './figures/loads';
+import { aims } from './figures/aims';
 import { arms, sprung } from './figures/arms';
 import { leaf } from './figures/leaf';
 import { height, weighed } from './figures/scales';
@@ -21,7 +22,20 @@ export const motionStage = stage(motion, {
   decisions: [linksDecision],
   strip,
   answers: ANSWERS,
-  figures: [study, arms, sprung, springs, leaf, armLoads, springLoads, loadInputs, strengths, weighed, height],
+  figures: [
+    aims,
+    study,
+    arms,
+    sprung,
+    springs,
+    leaf,
+    armLoads,
+    springLoads,
+    loadInputs,
+    strengths,
+    weighed,
+    height,
+  ],
   begun: node('begun', (r) =>
     [r.part('arms'), r.part('cranks'), r.part('obstacles')].some((part) => Object.keys(part).length > 0),
   ),
