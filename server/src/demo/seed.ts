@@ -1,6 +1,8 @@
 import { readPlanFile, type PlanFile } from '@intervex/contract';
 import hauler from '../../../examples/hauler.json';
+import packhorseTriangulated from '../../../examples/packhorse-triangulated.json';
 import packhorse from '../../../examples/packhorse.json';
+import ternLadder from '../../../examples/tern-ladder.json';
 import ternPackhorse from '../../../examples/tern-packhorse.json';
 import stag from '../../../examples/tern-stag.json';
 import tern from '../../../examples/tern.json';
@@ -19,8 +21,8 @@ function planFileOf(data: unknown): PlanFile {
 
 /** Demo projects by the names under which they are remembered: one car each, a variant for each way of doing it. */
 const PROJECTS: readonly (readonly [name: string, files: readonly [unknown, ...unknown[]]])[] = [
-  ['tern', [tern, stag, ternPackhorse]],
-  ['packhorse', [packhorse]],
+  ['tern', [tern, stag, ternPackhorse, ternLadder]],
+  ['packhorse', [packhorse, packhorseTriangulated]],
   ['hauler', [hauler]],
 ];
 

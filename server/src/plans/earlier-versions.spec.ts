@@ -2,7 +2,7 @@ import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { VariantView } from '@intervex/contract';
-import { EMPTY_PLAN } from '@intervex/core';
+import { EMPTY_PLAN, PLAN_VERSION } from '@intervex/core';
 import { describe, expect, it } from 'vitest';
 import { migrate } from '../db/migrate';
 import type { Pool } from '../db/pool';
@@ -130,6 +130,44 @@ const EARLIER: readonly (readonly [version: number, migrations: number, plan: Fi
       gearWeights: { launch: 3, finish: 2, cruise: 2, cost: 1 },
     },
   ],
+  [
+    8,
+    11,
+    {
+      ...lists,
+      ...tubes,
+      brief: BRIEF_3,
+      choices: {
+        ...CHOICES_5,
+        reaction: 'springs',
+        aim: 'parallel',
+        suspension: 'leaf',
+        pieces: 'two',
+        coupling: 'converter',
+        driven: 'rear',
+        gearSet: 'own',
+        springsNow: 'over',
+        springsWanted: 'under',
+        boltBend: 'square',
+        perchesWelded: 'first',
+        fittingThread: 'g18',
+      },
+      readings: { 'donor.half.left': half },
+      limits: {},
+      accepted: {},
+      open: {},
+      overShaft: {},
+      gearOffers: {},
+      gearTrials: {},
+      shimKit: { pinion: [], carrier: [] },
+      gearWeights: { launch: 3, finish: 2, cruise: 2, cost: 1 },
+      brackets: {},
+      bracketKits: {},
+      links: {},
+      boltJoints: {},
+      weldSteps: { level: '2026-11-02' },
+    },
+  ],
 ];
 
 /** Leaves a database as an earlier build did: its migrations, one project, one variant, its plan in one revision. */
@@ -200,15 +238,18 @@ describe('a database that an earlier build left', () => {
       driven: 'rear',
       gearSet: version < 7 ? '' : 'own',
       springsNow: 'over',
-      perchesWelded: 'last',
+      perchesWelded: version < 8 ? 'last' : 'first',
+      squatAim: 'neutral',
+      shaftTurns: 'unsaid',
     });
+    expect(first.plan.arms).toEqual({});
     expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');
     expect(first.dropped).toBeUndefined();
     expect([saved.status, undone.status]).toEqual([200, 200]);
     expect((undone.json as VariantView).plan).toEqual(first.plan);
     // The base of a stale save comes up to date as well.
     expect(stale.json).toMatchObject({ error: 'stale', base: first.plan });
-    expect(versions).toEqual([version < 7 ? 1 : version, 8, 8]);
+    expect(versions).toEqual([version < 7 ? 1 : version, PLAN_VERSION, PLAN_VERSION]);
   });
 
   it('says what it leaves out of it, and refuses no save for that', async () => {

@@ -1,4 +1,4 @@
-import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { EMPTY_PLAN, type Plan, PLAN_VERSION } from '@intervex/core';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -148,7 +148,7 @@ describe('what a plan must not hold', () => {
     const photo = { place: 'donor', caption: '', who, at };
     const text = {
       format: 'intervex-plan',
-      version: 8,
+      version: PLAN_VERSION,
       project: 'P',
       variant: 'V',
       plan: { ...EMPTY_PLAN, photos: { [here]: photo, [randomUUID()]: photo } },

@@ -270,7 +270,7 @@ describe('plan files', () => {
     ['cut short', tern.slice(0, 900), 400, 'file', /cut short/],
     ['empty', '', 400, 'file', /empty/],
     ['of another kind', '{"format":"shopping-list"}', 400, 'format', /no Intervex plan/],
-    ['of a later version', tern.replace('"version": 8', '"version": 9'), 400, 'version', /newer/],
+    ['of a later version', tern.replace(/"version": \d+/, '"version": 99'), 400, 'version', /newer/],
     ['with a field nobody knows', tern.replace('"vehicle"', '"vehicel"'), 400, 'plan.brief', /./],
     [
       'with a script in a name',

@@ -1,7 +1,7 @@
 import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
 import { holds, placed, reaches, rodEnds, travels } from './checks/moves';
-import { agrees, dampersAgree } from './checks/scales';
+import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
 import { carried, clears, ends } from './checks/sprung';
 import { linksDecision } from './decisions';
 import { ANSWERS } from './figures/answers';
@@ -18,7 +18,20 @@ import { motion } from './words';
 
 /** The stage with all that it computes. */
 export const motionStage = stage(motion, {
-  checks: [holds, placed, reaches, travels, rodEnds, ends, clears, carried, bears, agrees, dampersAgree],
+  checks: [
+    holds,
+    placed,
+    reaches,
+    travels,
+    rodEnds,
+    ends,
+    clears,
+    carried,
+    bears,
+    agrees,
+    dampersAgree,
+    lengthsAgree,
+  ],
   decisions: [linksDecision],
   strip,
   answers: ANSWERS,

@@ -20,6 +20,8 @@ export interface ChartLine {
   readonly dashed?: boolean;
   /** Its points are marked. */
   readonly dots?: boolean;
+  /** Only its points, no line between them. */
+  readonly only?: boolean;
 }
 
 /** What stands on an axis, and where it ends; by what is drawn where left out. */
@@ -88,7 +90,7 @@ export class LineChart {
     this.chart = new Chart<'line', { x: number; y: number }[]>(canvas, {
       type: 'line',
       data: {
-        datasets: lines.map(({ name, points, colour: own, dashed, dots }) => ({
+        datasets: lines.map(({ name, points, colour: own, dashed, dots, only }) => ({
           label: name,
           data: [...points],
           borderColor: colour(own),
@@ -96,6 +98,7 @@ export class LineChart {
           borderWidth: dashed ? 1.4 : 2,
           borderDash: dashed ? [6, 4] : [],
           pointRadius: dots ? 3 : 0,
+          showLine: !only,
         })),
       },
       options: {

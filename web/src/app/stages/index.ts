@@ -8,6 +8,7 @@ import { drivelineScreen } from './driveline/screen';
 import { gearsScreen } from './gears/screen';
 import { hubsScreen } from './hubs/screen';
 import { shaftsScreen } from './shafts/screen';
+import { motionScreen } from './motion/screen';
 import { sheetsScreen } from './sheets/screen';
 import { stanceScreen } from './stance/screen';
 import { surveyScreen } from './survey/screen';
@@ -24,6 +25,7 @@ export const SCREENS: Readonly<Record<StageId, StageScreen>> = {
   driveline: drivelineScreen,
   gears: gearsScreen,
   brackets: bracketsScreen,
+  motion: motionScreen,
   sheets: sheetsScreen,
 };
 

@@ -1,5 +1,7 @@
 import { Injectable } from '@angular/core';
+import type { HoleWay } from '@intervex/core/desks/motion';
 import type {
+  Plan,
   RunQuestion,
   SetRun,
   FitGrid,
@@ -34,6 +36,11 @@ export class HeavyService {
   /** Margins of a grid of half-widths by offsets. */
   fitMap(ranges: Sided<CentreRange>, grid: FitGrid, offCentre: number): Promise<FitMap> {
     return this.ask((api) => api.fitMap(ranges, grid, offCentre));
+  }
+
+  /** Every way to bolt the links of a plan up. */
+  holeWays(plan: Plan): Promise<readonly HoleWay[]> {
+    return this.ask((api) => api.holeWays(plan));
   }
 
   /** A run with every gear set of a question, quickest first. */

@@ -1,11 +1,17 @@
 /// <reference lib="webworker" />
-import { fitMap, runSets, runStack } from '@intervex/core';
+import { evaluate, fitMap, runSets, runStack, type Plan } from '@intervex/core';
+import { allWays, holding, holeRows, type HoleWay } from '@intervex/core/desks/motion';
 import { expose } from 'comlink';
 
 /** What the worker does, and how it is asked: the whole protocol. Progress comes back by a function of the page’s. */
 const heavy = {
   fitMap,
   runSets,
+  /** Every way to bolt the links of a plan up; none while it is not known how the axle is held. */
+  holeWays(plan: Plan): readonly HoleWay[] {
+    const { held } = evaluate(plan).of(holding);
+    return held ? allWays(held, holeRows(plan.arms)) : [];
+  },
   runStack(
     side: Parameters<typeof runStack>[0],
     limits: Parameters<typeof runStack>[1],

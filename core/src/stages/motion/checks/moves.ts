@@ -12,13 +12,15 @@ export const AT = 'arm.list';
 
 /** Something was begun that a motion is asked of. */
 const begun = (r: Reads): boolean =>
-  Object.keys(r.part('arms')).length > 0 || Object.keys(r.part('cranks')).length > 0;
+  Object.keys(r.part('arms')).length > 0 ||
+  Object.keys(r.part('cranks')).length > 0 ||
+  (r.choice('suspension') === 'leaf' && (['leaf.front', 'leaf.rear'] as const).some((id) => r.wasRead(id)));
 
 /** Whether it is known how the axle is held. */
 export const holds = node('holds', (r): readonly Check[] => {
   const { held, lacks, wants } = r.of(holding);
   const way = r.choice('suspension');
-  if (held || way === 'independent' || (!begun(r) && way !== 'leaf')) return [];
+  if (held || way === 'independent' || !begun(r)) return [];
   const said = wants.length ? `It still wants ${wants.join('; ')}.` : '';
   return [
     unknownCheck({

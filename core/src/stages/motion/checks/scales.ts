@@ -1,7 +1,8 @@
-import { derive, type Figure, type Maybe } from '../../../measure';
-import { judgeClosure, type Check } from '../../../stage';
+import { derive, given, type Figure, type Maybe } from '../../../measure';
+import { judge, judgeClosure, type Check } from '../../../stage';
+import { linkSizes } from '../../brackets/figures/links';
 import { height, weighed } from '../figures/scales';
-import { sprung, memberId } from '../figures/arms';
+import { arms, memberId, sprung } from '../figures/arms';
 import { node, type Reads } from '../node';
 
 const STAGE = 'motion';
@@ -102,3 +103,41 @@ export const dampersAgree = node('dampersAgree', (r): readonly Check[] =>
     ];
   }),
 );
+
+/** How a link is listed among the brackets’, by its kind and side there. */
+const LISTED: Readonly<Record<string, string>> = { torqueArm: 'torque' };
+
+/** Links as they are made, against the places they have to go between. */
+export const lengthsAgree = node('lengthsAgree', (r): readonly Check[] => {
+  const listed = r.of(linkSizes);
+  return r.of(arms).flatMap(({ member, length }): Check[] => {
+    const side = member.side === 'single' ? 'across' : member.side;
+    const kind = LISTED[member.kind] ?? member.kind;
+    const made = listed.find(({ link }) => link.kind === kind && link.side === side);
+    if (!made || !length) return [];
+    const eyes = given(`link.${made.id}.eyes`, `${made.link.name}, eye to eye`, made.link.eyes, 0, 'mm', {
+      source: 'As listed of the link',
+    });
+    return [
+      judge({
+        id: `${memberId(member)}.eyes`,
+        stage: STAGE,
+        figure: less(
+          `${memberId(member)}.eyesOff`,
+          `${made.link.name}, as listed less between its places`,
+          eyes,
+          length,
+        ),
+        way: 'within',
+        limit: r.limit('motion.mounts'),
+        holds: `${member.name}: as long as its places are apart`,
+        fails: `${member.name}: not as long as its places are apart`,
+        unknown: '',
+        reason:
+          'A link that is longer or shorter than its places moves the axle, or turns it, as it is bolted in.',
+        todo: 'Set its adjusters to the length between its places, or read the places again.',
+        at: 'arm.list',
+      }),
+    ];
+  });
+});

@@ -11,7 +11,7 @@ import { pointOf, type Member } from './held';
 import { solvedFrom, standing, type Standing } from './study';
 
 /** When an axle is loaded. */
-export const CASES = ['launch', 'braking'] as const;
+export const CASES = ['launch', 'braking', 'cornering'] as const;
 export type LoadCase = (typeof CASES)[number];
 
 /** What the road and the driveshaft do to the axle, as figures. */
@@ -20,6 +20,8 @@ interface Pushes {
   readonly thrust: Figure;
   /** Load on both tyres, N. */
   readonly load: Figure;
+  /** Push of the road to the left on both tyres, N. */
+  readonly side: Figure;
   /** Driveshaft’s torque on the housing about the way forward, N·m. */
   readonly turn: Figure;
   readonly track: Figure;
@@ -30,6 +32,7 @@ interface Pushes {
 export interface LoadInputs {
   readonly launch: Pushes | undefined;
   readonly braking: Pushes | undefined;
+  readonly cornering: Pushes | undefined;
   readonly lacks: readonly string[];
 }
 
@@ -81,6 +84,33 @@ function braking(r: Reads): Pick<Pushes, 'thrust' | 'load'> | undefined {
   };
 }
 
+/** Hardest cornering: the rear’s own load, pushed sideways as hard as its tyres hold. */
+function cornering(r: Reads, rest: Pick<Pushes, 'turn' | 'track' | 'weight'>): Pushes | undefined {
+  const [R, μ] = [r.figure('brief.rear'), r.figure('brief.friction')];
+  if (!R || !μ) return undefined;
+  const load = derive({
+    id: 'motion.cornerLoad',
+    label: 'Load on the rear tyres in a corner',
+    unit: 'N',
+    formula: `{R}·${G}`,
+    source: 'As it stands: what one tyre gains the other loses',
+    inputs: { R },
+  });
+  return {
+    ...rest,
+    load,
+    thrust: given('motion.noThrust', 'Push forward', 0, 0, 'N', 'Neither driven nor braked'),
+    side: derive({
+      id: 'motion.cornerPush',
+      label: 'Push of the rear tyres to the side',
+      unit: 'N',
+      formula: '{μ}·{N}',
+      source: 'Tyres at their limit',
+      inputs: { μ, N: load },
+    }),
+  };
+}
+
 /** What loads the axle at a launch and under braking. */
 export const loadInputs = node('loadInputs', (r): LoadInputs => {
   const { thrust, lacks } = r.of(pairLoads);
@@ -101,13 +131,15 @@ export const loadInputs = node('loadInputs', (r): LoadInputs => {
     ...(t ? [] : ['brief.targetWidth', 'wheel.et']),
     ...(r.figure('brief.axleRatio') ? [] : ['brief.axleRatio']),
   ];
-  if (!t || !weight) return { launch: undefined, braking: undefined, lacks: missing };
+  if (!t || !weight) return { launch: undefined, braking: undefined, cornering: undefined, lacks: missing };
   const turn = thrust && shaftTurn(r, thrust);
   const brake = braking(r);
-  const none = given('motion.noTurn', 'Driveshaft’s torque under braking', 0, 0, 'Nm', 'The clutch is out');
+  const none = given('motion.noTurn', 'Driveshaft’s torque', 0, 0, 'Nm', 'Nothing is driven');
+  const straight = given('motion.noSide', 'Push to the side', 0, 0, 'N', 'Straight ahead');
   return {
-    launch: thrust && load && turn ? { thrust, load, turn, track: t, weight } : undefined,
-    braking: brake && { ...brake, turn: none, track: t, weight },
+    launch: thrust && load && turn ? { thrust, load, side: straight, turn, track: t, weight } : undefined,
+    braking: brake && { ...brake, side: straight, turn: none, track: t, weight },
+    cornering: cornering(r, { turn: none, track: t, weight }),
     lacks: missing,
   };
 });
@@ -143,12 +175,13 @@ const springsOf = ({ values, held }: Stand): readonly (readonly [Member, Point3]
     .filter(({ kind }) => SPRINGY.includes(kind))
     .map((m) => [m, pointOf(values, m.axle, m.sign)] as const);
 
-const orderOf = ({ thrust, load, turn, track: t, weight }: Pushes): readonly Figure[] => [
+const orderOf = ({ thrust, load, turn, track: t, weight, side }: Pushes): readonly Figure[] => [
   thrust,
   load,
   turn,
   t,
   weight,
+  side,
 ];
 
 interface Solved {
@@ -160,7 +193,7 @@ interface Solved {
 /** Forces of a case, N; nothing where links and springs cannot hold the axle. */
 function solve(
   stand: Stand,
-  [thrust = 0, load = 0, turn = 0, t = 0, weight = 0]: readonly number[],
+  [thrust = 0, load = 0, turn = 0, t = 0, weight = 0, side = 0]: readonly number[],
 ): Solved | undefined {
   const columns = columnsOf(stand);
   const springs = springsOf(stand);
@@ -169,8 +202,8 @@ function solve(
     links: columns,
     springs: springs.map(([, at]) => at),
     pushes: [
-      { at: [0, t / 2, 0], force: [thrust / 2, 0, load / 2] },
-      { at: [0, -t / 2, 0], force: [thrust / 2, 0, load / 2] },
+      { at: [0, t / 2, 0], force: [thrust / 2, side / 2, load / 2] },
+      { at: [0, -t / 2, 0], force: [thrust / 2, side / 2, load / 2] },
       { at: centre, force: [0, 0, -weight] },
     ],
     moment: [turn * 1000, 0, 0],
@@ -195,9 +228,14 @@ export interface ArmLoads {
   readonly member: Member;
   readonly launch: Maybe;
   readonly braking: Maybe;
+  readonly cornering: Maybe;
 }
 
-const WORDS: Readonly<Record<LoadCase, string>> = { launch: 'at launch', braking: 'under braking' };
+const WORDS: Readonly<Record<LoadCase, string>> = {
+  launch: 'at launch',
+  braking: 'under braking',
+  cornering: 'in a corner',
+};
 
 function caseOf(r: Reads, which: LoadCase, stands: Standing, member: Member, id: string, label: string): Maybe {
   const pushes = r.of(loadInputs)[which];
@@ -228,7 +266,7 @@ export const armLoads = node('armLoads', (r): readonly ArmLoads[] => {
   return stands.stand.held.members.map((member) => {
     const of = (which: LoadCase) =>
       caseOf(r, which, stands, member, `${memberId(member)}.load`, `${member.name}, force`);
-    return { member, launch: of('launch'), braking: of('braking') };
+    return { member, launch: of('launch'), braking: of('braking'), cornering: of('cornering') };
   });
 });
 
@@ -271,8 +309,8 @@ export const springLoads = node('springLoads', (r) => {
   };
 });
 
-/** The harder of both cases with the factor of this project, N, without sign. */
-export function hardest(r: Reads, { member, launch, braking: brake }: ArmLoads): Maybe {
+/** The hardest of all cases with the factor of this project, N, without sign. */
+export function hardest(r: Reads, { member, launch, braking: brake, cornering: corner }: ArmLoads): Maybe {
   const k = given(
     'link.factor',
     'Factor on launch and braking loads',
@@ -281,13 +319,13 @@ export function hardest(r: Reads, { member, launch, braking: brake }: ArmLoads):
     'count',
     'Limit of this project',
   );
-  if (!launch || !brake) return undefined;
+  if (!launch || !brake || !corner) return undefined;
   return derive({
     id: `${memberId(member)}.hardest`,
     label: `${member.name}, hardest load with its factor`,
     unit: 'N',
-    formula: 'max(|{l}|, |{b}|)·{k}',
-    source: 'Launch or braking, and the factor of this project',
-    inputs: { l: launch, b: brake, k },
+    formula: 'max(|{l}|, |{b}|, |{c}|)·{k}',
+    source: 'Launch, braking or cornering, and the factor of this project',
+    inputs: { l: launch, b: brake, c: corner, k },
   });
 }

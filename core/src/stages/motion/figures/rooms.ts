@@ -42,6 +42,9 @@ export interface Bodies {
   readonly missing: readonly string[];
 }
 
+/** What a wheel’s place and size follow from. */
+const WHEEL = ['wheel.rim', 'wheel.et', 'tyre.section', 'brief.tyreDiameter'] as const;
+
 /** What moves with the axle: tubes, wheels, links, springs and dampers. */
 export const bodies = node('bodies', (r): Bodies => {
   const stands = r.of(standing);
@@ -87,7 +90,10 @@ export const bodies = node('bodies', (r): Bodies => {
   }));
   return {
     all: [...tube, ...wheels, ...members],
-    missing: [...(tube.length ? [] : ['brief.targetWidth']), ...(wheels.length ? [] : ['stance.tyre'])],
+    missing: [
+      ...(tube.length ? [] : ['brief.targetWidth']),
+      ...(wheels.length ? [] : WHEEL.filter((id) => !r.figure(id))),
+    ],
   };
 });
 

@@ -1,0 +1,14 @@
+export { aims } from './figures/aims';
+export { arms, memberId, sprung } from './figures/arms';
+export { holding } from './figures/held';
+export { leaf } from './figures/leaf';
+export { armLoads, loadInputs, springLoads } from './figures/loads';
+export { rooms } from './figures/rooms';
+export { height, weighed } from './figures/scales';
+export { dampers, springs } from './figures/springs';
+export { standing, study } from './figures/study';
+export { axlePose } from '../../mechanics/solid-axle';
+export { allWays, holeRows, MOST_WAYS, waysOf, type HoleWay } from './holes';
+export { alongTravel, type AlongTravel } from './travel';
+export * from './choices';
+export * from './names';

@@ -1,0 +1,2 @@
+export * from './pictures';
+export type { Look, MotionScene } from './scene';

@@ -1,0 +1,168 @@
+import type { Caption, Shape, View } from '../../../drawing';
+import type { Point3 } from '../../../mechanics/solid-axle';
+import { setSlope } from '../../driveline/figures/slopes';
+import { line } from '../../driveline/figures/line';
+import { bodies, rooms } from '../figures/rooms';
+import { standing, study, type StudyFigures } from '../figures/study';
+import type { AxleAsked } from '../../../mechanics/solid-axle';
+import type { Node } from '../../../stage';
+import {
+  atPose,
+  bodyShapes,
+  boundsOf,
+  handlesOf,
+  memberShapes,
+  memberWords,
+  obstacleShapes,
+  onPicture,
+  sceneAt,
+  traceShapes,
+  type Look,
+  type MotionScene,
+} from './scene';
+
+/** Asks for what a node gives. */
+export type AskedOf = <T>(node: Node<T>) => T;
+
+/** Farther than this an instant centre is only pointed at, mm. */
+const IN_SIGHT = 2600;
+
+/** Where the axle touches the ground in a pose. */
+function ground(scene: MotionScene, look: Look): readonly Shape[] {
+  if (look === 'top') return [];
+  const { z, roll } = scene.posed.asked;
+  if (look === 'side')
+    return [
+      {
+        kind: 'line',
+        style: 'axis',
+        name: 'ground',
+        points: [
+          [-900, z],
+          [420, z],
+        ],
+      },
+    ];
+  const at = (y: number): Point3 => [0, y, z + y * Math.tan(roll)];
+  return [
+    {
+      kind: 'line',
+      style: 'axis',
+      name: 'ground',
+      points: [onPicture.rear(at(820)), onPicture.rear(at(-820))],
+    },
+  ];
+}
+
+/** The pinion’s axis: as it is, and pale as at ride height. */
+function pinionShapes(scene: MotionScene): readonly Shape[] {
+  const { pinion, posed, stand } = scene;
+  if (!pinion) return [];
+  const centre = stand.axle.axleCentre;
+  const nose: Point3 = [
+    pinion.nose * Math.cos(pinion.slope),
+    0,
+    centre[2] + pinion.nose * Math.sin(pinion.slope),
+  ];
+  const [a, b] = [centre, nose].map((p) => onPicture.side(atPose(scene, posed, p))) as [
+    readonly [number, number],
+    readonly [number, number],
+  ];
+  return [
+    ...(scene.still
+      ? [{ kind: 'line', style: 'ghost', points: [onPicture.side(centre), onPicture.side(nose)] } as const]
+      : []),
+    { kind: 'line', style: 'mark', name: 'pinion’s axis', points: [a, b] },
+  ];
+}
+
+/** Instant centre and neutral line, at ride height. */
+function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; captions: Caption[] } {
+  const { values, held } = scene.stand;
+  const [x, z] = [told.icAlong?.value, told.icHeight?.value];
+  const wheelbase = values[held.at('brief.wheelbase')];
+  const cg = values[held.at('brief.cgHeight')];
+  const shapes: Shape[] = [];
+  const captions: Caption[] = [];
+  if (wheelbase && cg) {
+    const far = Math.min(wheelbase, Math.max(1100, x && Math.abs(x) < IN_SIGHT ? x + 250 : 0));
+    shapes.push({
+      kind: 'line',
+      style: 'centreline',
+      name: 'neutral line',
+      points: [
+        [0, 0],
+        [-far, (cg * far) / wheelbase],
+      ],
+    });
+    captions.push({ text: 'neutral line', at: [-far, (cg * far) / wheelbase + 14], anchor: 'start' });
+  }
+  if (x !== undefined && z !== undefined && Math.abs(x) < IN_SIGHT && Math.abs(z) < IN_SIGHT) {
+    shapes.push({ kind: 'circle', style: 'mark', centre: [-x, z], radius: 12, name: 'instant centre' });
+    captions.push({ text: 'instant centre', at: [-x, z + 22], anchor: 'middle' });
+  }
+  return { shapes, captions };
+}
+
+const TITLES: Readonly<Record<Look, string>> = {
+  side: 'From the car’s left',
+  rear: 'From behind',
+  top: 'From above',
+};
+
+function viewOf(scene: MotionScene, look: Look, told: StudyFigures): View {
+  const own =
+    look === 'side'
+      ? sideLines(scene, told)
+      : look === 'rear'
+        ? rollCentre(told)
+        : { shapes: [], captions: [] };
+  const shapes = [
+    ...ground(scene, look),
+    ...bodyShapes(scene, look),
+    ...own.shapes,
+    ...obstacleShapes(scene, look),
+    ...traceShapes(scene, look),
+    ...memberShapes(scene, look),
+    ...(look === 'side' ? pinionShapes(scene) : []),
+  ];
+  return {
+    title: TITLES[look],
+    bounds: boundsOf(shapes),
+    shapes,
+    dimensions: [],
+    handles: look === 'side' ? handlesOf(scene) : [],
+    captions: [...own.captions, ...memberWords(scene, look)],
+  };
+}
+
+function rollCentre(told: StudyFigures): { shapes: Shape[]; captions: Caption[] } {
+  const z = told.rollCentre?.value;
+  if (z === undefined || Math.abs(z) > IN_SIGHT) return { shapes: [], captions: [] };
+  return {
+    shapes: [{ kind: 'circle', style: 'mark', centre: [0, z], radius: 12, name: 'roll centre' }],
+    captions: [{ text: 'roll centre', at: [18, z + 10], anchor: 'start' }],
+  };
+}
+
+/** The scene of a pose; nothing while it is not known how the axle is held. */
+export function motionScene(of: AskedOf, asked: AxleAsked): MotionScene | undefined {
+  const stands = of(standing);
+  if (!stands) return undefined;
+  const [slope, nose] = [of(setSlope), of(line).line?.nose];
+  return sceneAt(
+    stands,
+    {
+      bodies: of(bodies),
+      rooms: of(rooms),
+      pinion: slope && nose ? { slope: slope.value, nose: nose.value } : undefined,
+    },
+    asked,
+  );
+}
+
+/** The axle and all that holds it, in a pose, from one way. */
+export function motionView(of: AskedOf, look: Look, asked: AxleAsked): View | undefined {
+  const scene = motionScene(of, asked);
+  return scene && viewOf(scene, look, of(study));
+}

@@ -1,0 +1,101 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { armLoads, loadInputs, memberId, springLoads } from '@intervex/core/desks/motion';
+import { FigureValue } from '../../shared/figure-value';
+import { OpenChecks } from '../../stage/open-checks';
+import { PlanStore } from '../../state/plan-store';
+
+/** What every link takes at a launch and under braking; which spring wants preload. */
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  selector: 'ix-loads-desk',
+  imports: [FigureValue, OpenChecks],
+  template: `
+    @if (rows().length) {
+      <p class="text second">
+        Pulls plus, pushes minus, without the project’s factor: axle, wheels and shafts as one free body, tyres
+        at their limit and even.
+      </p>
+      <table class="grid cards">
+        <thead>
+          <tr>
+            <th scope="col">Link</th>
+            <th scope="col">At launch</th>
+            <th scope="col">Under braking</th>
+            <th scope="col">In a corner</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (r of rows(); track r.id) {
+            <tr>
+              <th scope="row">{{ r.name }}</th>
+              <td data-label="At launch"><ix-figure [figure]="r.launch" /></td>
+              <td data-label="Under braking"><ix-figure [figure]="r.braking" /></td>
+              <td data-label="In a corner"><ix-figure [figure]="r.cornering" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <table class="grid">
+        <thead>
+          <tr>
+            <th scope="col">Road and springs at launch</th>
+            <th scope="col"><span class="hidden">Value</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (r of pushes(); track r.name) {
+            <tr>
+              <th scope="row">
+                {{ r.name }}
+                @if (r.note) {
+                  <small class="second">{{ r.note }}</small>
+                }
+              </th>
+              <td><ix-figure [figure]="r.figure" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    } @else {
+      <p class="text second">
+        Loads follow from the links and the springs: list both. Leaf springs take them themselves, see Springs.
+      </p>
+    }
+    <ix-open-checks of="arm" />
+  `,
+  styles: `
+    small {
+      display: block;
+      font-weight: 400;
+    }
+  `,
+})
+export class LoadsDesk {
+  private readonly store = inject(PlanStore);
+  private readonly of = computed(() => this.store.results().of);
+  protected readonly rows = computed(() =>
+    this.of()(armLoads).map(({ member, launch, braking, cornering }) => ({
+      id: memberId(member),
+      name: member.name,
+      launch,
+      braking,
+      cornering,
+    })),
+  );
+  protected readonly pushes = computed(() => {
+    const { launch } = this.of()(loadInputs);
+    const { loads, preload, preloadTurns } = this.of()(springLoads);
+    return [
+      { name: 'Push of both tyres', note: '', figure: launch?.thrust },
+      { name: 'Load on both tyres', note: '', figure: launch?.load },
+      { name: 'Driveshaft’s torque on the housing', note: 'minus lifts the right side', figure: launch?.turn },
+      ...loads.map(({ member, launch: push }) => ({
+        name: member.name,
+        note: 'pushes, for even tyres',
+        figure: push,
+      })),
+      { name: 'Left spring more than the right', note: 'minus: the right one more', figure: preload },
+      { name: 'As length of preload', note: 'by the rate of one spring', figure: preloadTurns },
+    ];
+  });
+}

@@ -1,0 +1,112 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { dampers, leaf, memberId, springs } from '@intervex/core/desks/motion';
+import { FigureValue } from '../../shared/figure-value';
+import { OpenChecks } from '../../stage/open-checks';
+import { PlanStore } from '../../state/plan-store';
+
+/** Springs and dampers: what they carry, how long they are, and what is left at both ends. */
+@Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  selector: 'ix-motion-springs',
+  imports: [FigureValue, OpenChecks],
+  template: `
+    @if (leafRows().length) {
+      <table class="grid">
+        <thead>
+          <tr>
+            <th scope="col">Leaf springs</th>
+            <th scope="col"><span class="hidden">Value</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of leafRows(); track row.name) {
+            <tr>
+              <th scope="row">{{ row.name }}</th>
+              <td><ix-figure [figure]="row.figure" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+    @for (s of springs(); track s.id) {
+      <table class="grid">
+        <thead>
+          <tr>
+            <th scope="col">{{ s.name }}</th>
+            <th scope="col"><span class="hidden">Value</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of s.rows; track row.name) {
+            <tr>
+              <th scope="row">{{ row.name }}</th>
+              <td><ix-figure [figure]="row.figure" /></td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    } @empty {
+      @if (!leafRows().length) {
+        <p class="text second">
+          List coil springs, coil-overs and dampers with their ends under Links; their rates and lengths stand
+          here.
+        </p>
+      }
+    }
+    <ix-open-checks of="arm" />
+  `,
+})
+export class SpringsDesk {
+  private readonly store = inject(PlanStore);
+  private readonly of = computed(() => this.store.results().of);
+  protected readonly leafRows = computed(() => {
+    const found = this.of()(leaf);
+    return found
+      ? [
+          { name: 'Pinion turned for a mm of rise, nose up plus', figure: found.perRise },
+          { name: 'Nose lifted by the hardest launch', figure: found.windUp },
+          { name: 'Push on each front eye at launch', figure: found.eye },
+        ]
+      : [];
+  });
+  protected readonly springs = computed(() => {
+    const of = this.of();
+    const room = of(dampers);
+    const sprung = of(springs).map((s) => ({
+      id: memberId(s.of.member),
+      name: s.of.member.name,
+      rows: [
+        { name: 'Motion ratio', figure: s.of.ratio },
+        { name: 'Load at ride height', figure: s.load },
+        { name: 'Rate at the wheel', figure: s.wheelRate },
+        { name: 'Natural frequency, Hz', figure: s.frequency },
+        { name: 'Eye to eye at ride height', figure: s.of.ride },
+        { name: 'Spring’s own length at ride height', figure: s.ride },
+        { name: 'Adjuster and seats take', figure: s.seat },
+        { name: 'Left before the spring is solid', figure: s.left },
+        { name: 'Still pressed at full droop by', figure: s.loose },
+        ...room
+          .filter((d) => d.of.member === s.of.member)
+          .flatMap((d) => [
+            { name: 'Left before the damper is closed', figure: d.toClosed },
+            { name: 'Left before the damper is drawn out', figure: d.toOpen },
+          ]),
+      ],
+    }));
+    const alone = room
+      .filter((d) => d.of.member.kind === 'damper')
+      .map((d) => ({
+        id: memberId(d.of.member),
+        name: d.of.member.name,
+        rows: [
+          { name: 'Motion ratio', figure: d.of.ratio },
+          { name: 'Eye to eye at ride height: length of a bare spacer', figure: d.of.ride },
+          { name: 'Eye to eye at full bump', figure: d.of.bump },
+          { name: 'Eye to eye at full droop', figure: d.of.droop },
+          { name: 'Left before it is closed', figure: d.toClosed },
+          { name: 'Left before it is drawn out', figure: d.toOpen },
+        ],
+      }));
+    return [...sprung, ...alone];
+  });
+}
