@@ -2,7 +2,7 @@ import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
 import { holds, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
-import { carried, clears, ends } from './checks/sprung';
+import { carried, clears, damperEnds, springEnds } from './checks/sprung';
 import { linksDecision } from './decisions';
 import { ANSWERS } from './figures/answers';
 import { armLoads, loadInputs, springLoads } from './figures/loads';
@@ -24,7 +24,8 @@ export const motionStage = stage(motion, {
     reaches,
     travels,
     rodEnds,
-    ends,
+    springEnds,
+    damperEnds,
     clears,
     carried,
     bears,

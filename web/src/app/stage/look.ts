@@ -53,6 +53,8 @@ export interface StageTab {
   readonly view?: (results: Results) => View | undefined | readonly (View | undefined)[];
   /** Several drawings stand over one another instead of side by side. */
   readonly stacked?: true;
+  /** The first drawing stands over the two others. */
+  readonly gathered?: true;
   /** The drawing needs more of the desk than the results. */
   readonly tall?: true;
   /** What is dragged in it is chosen, not read; left out, it is as its quantity is usually read. */

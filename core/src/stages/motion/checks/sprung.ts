@@ -19,9 +19,9 @@ const OF_SPRING = [
   'spring.droop',
 ];
 
-/** Springs and dampers at both ends of the travel. */
-export const ends = node('ends', (r): readonly Check[] => [
-  ...r.of(springs).flatMap(({ of, left, loose }) => {
+/** Springs at both ends of the travel. */
+export const springEnds = node('springEnds', (r): readonly Check[] =>
+  r.of(springs).flatMap(({ of, left, loose }) => {
     const id = memberId(of.member);
     const { name } = of.member;
     const base = { stage: STAGE, at: 'coil.rate', way: 'atLeast' as const, lacks: missing(r, OF_SPRING) };
@@ -58,7 +58,11 @@ export const ends = node('ends', (r): readonly Check[] => [
         : []),
     ];
   }),
-  ...r.of(dampers).flatMap(({ of, toClosed, toOpen }) => {
+);
+
+/** Dampers at both ends of the travel. */
+export const damperEnds = node('damperEnds', (r): readonly Check[] =>
+  r.of(dampers).flatMap(({ of, toClosed, toOpen }) => {
     const id = memberId(of.member);
     const { name } = of.member;
     const row = (
@@ -107,7 +111,7 @@ export const ends = node('ends', (r): readonly Check[] => [
       }),
     ];
   }),
-]);
+);
 
 /** Room to what does not move. */
 export const clears = node('clears', (r): readonly Check[] => {

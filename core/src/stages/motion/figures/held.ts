@@ -84,7 +84,6 @@ const READ = [
   'brief.wheelbase',
   'motion.rearBrake',
   'motion.bush',
-  ...LEAF,
 ] as const;
 
 /** Figures in a row, each once. */
@@ -257,7 +256,7 @@ export const holding = node('holding', (r): Holding => {
   if (!H) return { lacks, wants: [] };
   const inputs = new Inputs();
   const byId = new Map<string, number>();
-  for (const id of READ) {
+  for (const id of leaf ? [...READ, ...LEAF] : READ) {
     const figure = r.figure(id);
     if (figure) byId.set(id, inputs.add(figure));
   }

@@ -131,6 +131,19 @@ function springOf(r: Reads, of: SprungFigures): SpringFigures {
     ride,
     bump,
     droop,
+    ...roomOf(r, of, { ride, bump, droop }),
+  };
+}
+
+/** What is left of a spring at both ends of the travel, and what its adjuster takes. */
+function roomOf(
+  r: Reads,
+  of: SprungFigures,
+  { ride, bump, droop }: Pick<SpringFigures, 'ride' | 'bump' | 'droop'>,
+): Pick<SpringFigures, 'seat' | 'left' | 'loose'> {
+  const id = memberId(of.member);
+  const { name } = of.member;
+  return {
     seat: figure(
       {
         id: `${id}.seat`,

@@ -1,2 +1,3 @@
 export * from './pictures';
+export { solidsOf, type Solid3, type SolidStyle } from './solids';
 export type { Look, MotionScene } from './scene';

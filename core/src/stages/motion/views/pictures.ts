@@ -24,8 +24,8 @@ import {
 /** Asks for what a node gives. */
 export type AskedOf = <T>(node: Node<T>) => T;
 
-/** Farther than this an instant centre is only pointed at, mm. */
-const IN_SIGHT = 2600;
+/** Farther than this, in mm, an instant centre stands outside the picture and is only told. */
+const IN_SIGHT = 1500;
 
 /** Where the axle touches the ground in a pose. */
 function ground(scene: MotionScene, look: Look): readonly Shape[] {
@@ -38,8 +38,8 @@ function ground(scene: MotionScene, look: Look): readonly Shape[] {
         style: 'axis',
         name: 'ground',
         points: [
-          [-900, z],
-          [420, z],
+          [-reachOf(scene), z],
+          [360, z],
         ],
       },
     ];
@@ -76,6 +76,13 @@ function pinionShapes(scene: MotionScene): readonly Shape[] {
   ];
 }
 
+/** Where words stand below the ground, mm. */
+const BELOW = -90;
+
+/** How far forward the side view reaches: to the farthest end at the car, and a little on. */
+const reachOf = ({ stand: { held, values } }: MotionScene): number =>
+  Math.max(420, ...[...held.members, ...held.sprung].map(({ car }) => values[car[0]] as number)) + 240;
+
 /** Instant centre and neutral line, at ride height. */
 function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; captions: Caption[] } {
   const { values, held } = scene.stand;
@@ -84,24 +91,38 @@ function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; c
   const cg = values[held.at('brief.cgHeight')];
   const shapes: Shape[] = [];
   const captions: Caption[] = [];
+  const near = x !== undefined && z !== undefined && x > -400 && x < IN_SIGHT && Math.abs(z) < IN_SIGHT;
+  const far = Math.max(reachOf(scene), near ? x + 120 : 0);
   if (wheelbase && cg) {
-    const far = Math.min(wheelbase, Math.max(1100, x && Math.abs(x) < IN_SIGHT ? x + 250 : 0));
+    const rise = (cg * far) / wheelbase;
     shapes.push({
       kind: 'line',
       style: 'centreline',
       name: 'neutral line',
       points: [
         [0, 0],
-        [-far, (cg * far) / wheelbase],
+        [-far, rise],
       ],
     });
-    captions.push({ text: 'neutral line', at: [-far, (cg * far) / wheelbase + 14], anchor: 'start' });
+    captions.push({ text: 'neutral line', at: [-far, rise + 18], anchor: 'start' });
   }
-  if (x !== undefined && z !== undefined && Math.abs(x) < IN_SIGHT && Math.abs(z) < IN_SIGHT) {
+  if (near) {
     shapes.push({ kind: 'circle', style: 'mark', centre: [-x, z], radius: 12, name: 'instant centre' });
-    captions.push({ text: 'instant centre', at: [-x, z + 22], anchor: 'middle' });
-  }
+    captions.push({ text: 'instant centre', at: [-x, z + 26], anchor: 'middle' });
+  } else if (x !== undefined && z !== undefined)
+    captions.push({
+      text: `instant centre {} ${x > 0 ? 'forward' : 'behind'}, outside the picture`,
+      length: Math.abs(x),
+      at: [-far, BELOW],
+      anchor: 'start',
+    });
   return { shapes, captions };
+}
+
+/** Words below the ground want room there. */
+function withWords(bounds: View['bounds'], captions: readonly Caption[]): View['bounds'] {
+  const low = captions.some(({ at }) => at[1] === BELOW) ? BELOW - 20 : bounds.bottom;
+  return { ...bounds, bottom: Math.min(bounds.bottom, low) };
 }
 
 const TITLES: Readonly<Record<Look, string>> = {
@@ -128,7 +149,7 @@ function viewOf(scene: MotionScene, look: Look, told: StudyFigures): View {
   ];
   return {
     title: TITLES[look],
-    bounds: boundsOf(shapes),
+    bounds: withWords(boundsOf(shapes), own.captions),
     shapes,
     dimensions: [],
     handles: look === 'side' ? handlesOf(scene) : [],
@@ -141,7 +162,7 @@ function rollCentre(told: StudyFigures): { shapes: Shape[]; captions: Caption[] 
   if (z === undefined || Math.abs(z) > IN_SIGHT) return { shapes: [], captions: [] };
   return {
     shapes: [{ kind: 'circle', style: 'mark', centre: [0, z], radius: 12, name: 'roll centre' }],
-    captions: [{ text: 'roll centre', at: [18, z + 10], anchor: 'start' }],
+    captions: [{ text: 'roll centre', at: [22, z - 46], anchor: 'start' }],
   };
 }
 

@@ -47,6 +47,7 @@ export const look: StageLook = {
         motionView(of, 'top', pose()),
       ],
       move: moveArm,
+      gathered: true,
       tall: true,
       empty: NOT_HELD,
       desk: [PoseDesk],

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatIconModule } from '@angular/material/icon';
-import { aims, standing, study } from '@intervex/core/desks/motion';
-import { axlePose } from '@intervex/core/desks/motion';
+import { axlePose, standing, study } from '@intervex/core/desks/motion';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { pose } from './pose';
+import { SpaceDesk } from './space-desk';
 
 const DEGREE = Math.PI / 180;
 /** Seconds that a cycle from droop to bump and back takes. */
@@ -19,7 +18,7 @@ const TENTH = 0.1;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-pose-desk',
-  imports: [FigureValue, MatButtonModule, MatIconModule, OpenChecks],
+  imports: [FigureValue, MatButtonModule, OpenChecks, SpaceDesk],
   templateUrl: './pose-desk.html',
   styleUrl: './pose-desk.scss',
 })
@@ -31,7 +30,6 @@ export class PoseDesk {
   private readonly of = computed(() => this.store.results().of);
   private readonly stands = computed(() => this.of()(standing));
   protected readonly told = computed(() => this.of()(study));
-  protected readonly aims = computed(() => this.of()(aims));
   protected readonly known = computed(() => this.stands() !== undefined);
   /** Ends of the sliders: mm, and degrees. */
   protected readonly reach = computed(() => {
@@ -52,6 +50,7 @@ export class PoseDesk {
       : `${this.units.show(Math.abs(roll), 'rad')}, ${roll > 0 ? 'right' : 'left'} side down`;
   });
   protected readonly playing = signal(false);
+  protected readonly inSpace = signal(false);
   private frame = 0;
 
   /** What the axle does in this pose. */
