@@ -3,7 +3,7 @@ import { evaluate } from '../../evaluate/evaluate';
 import { allFigures } from '../../evaluate/all-figures';
 import { INSTRUMENTS, standardUncertainty } from '../../measure';
 import type { Plan } from '../../plan';
-import { reading, workedPlan } from '../../testing/plans';
+import { reading, sheetFor, workedPlan } from '../../testing/plans';
 import { changes } from '../driveline/figures/travel';
 import { pairLoads } from '../brackets/figures/links';
 import { torque } from '../brief/figures/torque';
@@ -469,5 +469,38 @@ describe('what earlier stages asked', () => {
     expect(bump?.value).toBeCloseTo(long(up) - long(rest), 1);
     expect(Object.keys(bump?.assumed ?? {})).not.toContain('drive.straight');
     expect(found.of(standing)?.stand.poses.bump?.pose.status).toBe('bind');
+  });
+});
+
+describe('its sheets', () => {
+  const found = results({
+    arms: { ...TRIANGLE, lower: { ...(TRIANGLE['lower'] as Arm), cHoles: 3, cUse: 2 } },
+    choices: { suspension: 'triangulated' },
+  });
+  it('list links eye to eye with their holes, and what is assumed', () => {
+    const sheet = sheetFor('suspension', found);
+    const [links] = sheet.sections;
+    // √(532² + 18² + 23²); the used hole is one up by nothing.
+    expect(links?.rows[0]).toMatchObject({ item: 'Lower link, left' });
+    expect(links?.rows[0]?.cells.map(({ text }) => text).slice(0, 2)).toEqual([
+      '532.8 mm',
+      'car hole 2 of 3 from below',
+    ]);
+    expect(sheet.assumed.join()).toMatch(
+      /Axle with its wheels|Rear share of braking|Sideways|Rate of a bushing|Tyre friction/,
+    );
+  });
+  it('tell the travel from droop to bump', () => {
+    const [table] = sheetFor('travel', found).sections;
+    expect(table?.rows.map(({ item }) => item)[0]).toBe('85.0 mm down');
+    expect(table?.rows.map(({ item }) => item)[8]).toBe('70.0 mm up');
+    expect(table?.rows[8]?.cells[0]?.text).toBe(
+      `${((found.of(study)['pinion.bump']?.value ?? 0) / DEGREE).toFixed(2)}°`.replace('-', '−'),
+    );
+  });
+  it('say nothing while nothing is held', () => {
+    const empty = results({ arms: {}, choices: { suspension: 'unsaid' } });
+    expect(sheetFor('suspension', empty).lacks.join()).toMatch(/what holds the axle/);
+    expect(sheetFor('travel', empty).sections).toEqual([]);
   });
 });

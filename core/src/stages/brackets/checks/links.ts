@@ -12,7 +12,8 @@ const AT = 'link.list';
 const UNTIL =
   'By the push of the tyres at their limit, until the suspension’s own motion says what each link takes.';
 
-const KNOWN = 'By what this link takes at launch, braking or cornering, whichever is hardest, as its motion is worked out.';
+const KNOWN =
+  'By what this link takes at launch, braking or cornering, whichever is hardest, as its motion is worked out.';
 /** On what a load rests. */
 const because = (r: Reads, id: string): string => (r.of(pulls)?.byBracket[id] ? KNOWN : UNTIL);
 
