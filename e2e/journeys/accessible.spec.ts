@@ -44,6 +44,7 @@ const STAGES = [
   'driveline',
   'gears',
   'brackets',
+  'motion',
   'sheets',
   'readings',
   'history',

@@ -137,7 +137,7 @@ const PLANS = {
     { method: 'endOff', retention: 'cClip', retentionTo: 'fullFloat' },
   ),
   pieces: changed(
-    demo,
+    without(demo, /^leaf\./),
     {
       'drive.centre.along': [905],
       'drive.centre.side': [-9],
@@ -558,7 +558,7 @@ const TABLE: readonly Row[] = [
   ['drive.pinionPlan', 'demo', 'line.joint2 line.pinion.side'],
   ['drive.slope', 'demo', 'drive.running line.joint2 bench.perch.left bench.turn.right @bench'],
   ['drive.preset', 'pieces', 'drive.preset.set bench.perch.left'],
-  ['drive.band', 'demo', '!drive.band'],
+  ['drive.band', 'pieces', '!drive.band'],
   ['drive.rpm', 'demo', 'drive.torsional drive.inertia1 drive.whip1'],
   ['drive.centre.along', 'pieces', 'line.shaft1.length line.shaft2.length'],
   ['drive.centre.side', 'pieces', 'line.shaft1.plan line.joint2'],

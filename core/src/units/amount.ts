@@ -102,7 +102,18 @@ const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: strin
   m: ['a distance', '402 m or 1320 ft'],
 };
 
-export const AMOUNT_UNITS: readonly AmountUnit[] = ['kg', 'N', 'Nm', 'MPa', 'N/mm', 'rpm', 'rad/s2', 'm/s', 's', 'm'];
+export const AMOUNT_UNITS: readonly AmountUnit[] = [
+  'kg',
+  'N',
+  'Nm',
+  'MPa',
+  'N/mm',
+  'rpm',
+  'rad/s2',
+  'm/s',
+  's',
+  'm',
+];
 
 export const isAmountUnit = (unit: string): unit is AmountUnit => Object.hasOwn(SHOWN, unit);
 

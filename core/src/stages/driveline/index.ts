@@ -1,5 +1,6 @@
 export * from './bench-card';
 export * from './choices';
+export { overTravel, type LineOver } from './figures/band';
 export * from './figures/bench';
 export * from './figures/datums';
 export * from './figures/line';

@@ -1,6 +1,6 @@
 import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
-import { holds, placed, reaches, rodEnds, travels } from './checks/moves';
+import { barListed, holds, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
 import { carried, clears, damperEnds, springEnds } from './checks/sprung';
 import { linksDecision } from './decisions';
@@ -20,6 +20,7 @@ import { motion } from './words';
 export const motionStage = stage(motion, {
   checks: [
     holds,
+    barListed,
     placed,
     reaches,
     travels,

@@ -4,7 +4,7 @@ import { node, type Reads } from '../node';
 import { atRest, driving, shaking } from '../figures/motion';
 import { fastest, line } from '../figures/line';
 import { runningSlope, setSlope, aimWay } from '../figures/slopes';
-import { worstInBand } from '../figures/band';
+import { overTravel, worstInBand } from '../figures/band';
 
 const STAGE = 'driveline';
 const AT = 'drive.slope';
@@ -130,6 +130,32 @@ function jointChecks(r: Reads, figure: Figure, n: number, isEven: boolean, behin
   ];
 }
 
+/** Joint angles at both ends of the travel, once the suspension’s motion is known. */
+export const bendsOver = node('bendsOver', (r): readonly Check[] => {
+  const over = r.of(overTravel);
+  const even = r.choice('aim') === 'cv';
+  return (over[0]?.at.joints ?? []).map((_, i): Check => {
+    const figure = over
+      .map(({ at }) => at.joints[i])
+      .reduce((most, joint) => (joint && (!most || joint.value > most.value) ? joint : most));
+    const isEven = even && i === 0;
+    return judge({
+      id: `drive.over${i + 1}`,
+      stage: STAGE,
+      figure,
+      way: 'atMost',
+      limit: isEven ? r.limit('drive.evenMost') : r.limit('drive.mostJoint'),
+      beyond: 'stop',
+      holds: `Joint ${i + 1} bends no more than it bears over the travel`,
+      fails: `Joint ${i + 1} bends more than it bears over the travel`,
+      unknown: '',
+      reason: 'Where the links take the axle and turn its pinion, at full bump and full droop.',
+      todo: 'Less travel, links that turn the pinion less, or a joint for larger angles.',
+      at: AT,
+    });
+  });
+});
+
 /** Readings that cannot be a driveline. */
 export const possible = node('possible', (r): readonly Check[] => {
   const { impossible } = r.of(line);
@@ -207,7 +233,9 @@ function bandCheck(r: Reads): Check[] {
       holds: 'Even enough while the pinion swings',
       fails: 'Shakes where the pinion swings to',
       unknown: '',
-      reason: 'Bump, droop and wind-up turn the pinion up and down from where it is set.',
+      reason: r.of(overTravel).length
+        ? 'At full bump and full droop, where the links take the axle and turn its pinion.'
+        : 'Bump, droop and wind-up turn the pinion up and down from where it is set.',
       todo: 'Hold the pinion better, or choose links that turn it less.',
       at: 'drive.band',
     }),

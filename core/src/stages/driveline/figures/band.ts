@@ -1,10 +1,62 @@
 import { derive, greater, type Figure, type Maybe } from '../../../measure';
-import { acceleration, lineAt } from '../line-at';
+import { acceleration, lineAt, type Line, type LineAt } from '../line-at';
 import { node } from '../node';
+import { axleTravel, type AxleAt } from './axle-travel';
 import { fastest, line } from './line';
 import { runningSlope } from './slopes';
 
-/** Torsional acceleration at both ends of what the pinion swings through; the worse of them. */
+/** Ends of the travel. */
+const ENDS = [
+  { end: 'bump', words: 'at full bump', travel: 'spring.bump', sign: '+' },
+  { end: 'droop', words: 'at full droop', travel: 'spring.droop', sign: '−' },
+] as const;
+type End = (typeof ENDS)[number];
+
+/** The driveline with its axle up or down, forward, and its pinion turned as the links turn it. */
+export interface LineOver {
+  readonly end: 'bump' | 'droop';
+  readonly words: string;
+  readonly at: LineAt;
+}
+
+function moved(known: Line, slope: Figure, z: Figure, { end, words, sign }: End, axle: AxleAt): LineOver {
+  const of = (id: string, label: string, formula: string, inputs: Readonly<Record<string, Figure>>) =>
+    derive({
+      id: `drive.${end}.${id}`,
+      label: `${label}, ${words}`,
+      unit: id === 'slope' ? 'rad' : 'mm',
+      formula,
+      source: 'Where the links take the axle',
+      inputs,
+    });
+  const forward = (place: Line['gearbox'], id: string): Line['gearbox'] => ({
+    ...place,
+    along: of(id, place.along.label, '{a} − {x}', { a: place.along, x: axle.forward }),
+  });
+  const then: Line = {
+    ...known,
+    axleHeight: of('height', known.axleHeight.label, `{H} ${sign} {z}`, { H: known.axleHeight, z }),
+    gearbox: forward(known.gearbox, 'gearbox'),
+    ...(known.centre ? { centre: forward(known.centre, 'centre') } : {}),
+  };
+  const turned = of('slope', 'Pinion slope', '{s} + {δ}', { s: slope, δ: axle.turned });
+  return { end, words, at: lineAt(then, turned, `.${end}`) };
+}
+
+/** The driveline while it drives at both ends of the travel; none while the suspension’s motion is not known. */
+export const overTravel = node('overTravel', (r): readonly LineOver[] => {
+  const [known, slope, travel] = [r.of(line).line, r.of(runningSlope), r.of(axleTravel)];
+  if (!known || !slope || !travel) return [];
+  return ENDS.flatMap((end) => {
+    const z = r.figure(end.travel);
+    return z ? [moved(known, slope, z, end, travel[end.end])] : [];
+  });
+});
+
+/**
+ * Torsional acceleration at both ends of what the pinion swings through; the worse of them: where its links take it, or
+ * by the band that was said.
+ */
 export const worstInBand = node('worstInBand', (r): Maybe => {
   const [known, slope, band, rpm] = [
     r.of(line).line,
@@ -12,7 +64,15 @@ export const worstInBand = node('worstInBand', (r): Maybe => {
     r.figure('drive.band'),
     r.of(fastest),
   ];
-  if (!known || !slope || !band || !rpm) return undefined;
+  if (!known || !slope || !rpm) return undefined;
+  const how = { rpm, phase: known.phase, even: known.even };
+  const [bump, droop] = r
+    .of(overTravel)
+    .map(({ end, words, at }) =>
+      acceleration(at, how, { id: `drive.torsional.${end}`, label: `Torsional acceleration, ${words}` }),
+    );
+  if (bump && droop) return greater(bump, droop);
+  if (!band) return undefined;
   const at = (end: 'up' | 'down'): Figure | undefined => {
     const swung = derive({
       id: `drive.swung.${end}`,
@@ -22,14 +82,10 @@ export const worstInBand = node('worstInBand', (r): Maybe => {
       source: 'Where it is while it drives, and what it swings by',
       inputs: { s: slope, b: band },
     });
-    return acceleration(
-      lineAt(known, swung, `.${end}`),
-      { rpm, phase: known.phase, even: known.even },
-      {
-        id: `drive.torsional.${end}`,
-        label: `Torsional acceleration, pinion swung ${end}`,
-      },
-    );
+    return acceleration(lineAt(known, swung, `.${end}`), how, {
+      id: `drive.torsional.${end}`,
+      label: `Torsional acceleration, pinion swung ${end}`,
+    });
   };
   return greater(at('up'), at('down'));
 });

@@ -2,6 +2,7 @@ import { greater, sized, type Maybe } from '../../../measure';
 import { judge, unknownCheck, type Check, type CheckLimit } from '../../../stage';
 import { axlePose, type AxlePose } from '../../../mechanics/solid-axle';
 import { arms, memberId } from '../figures/arms';
+import { barLeftOut } from '../figures/answers';
 import { holding } from '../figures/held';
 import { standing, study } from '../figures/study';
 import { reachOf, type Stand } from '../study';
@@ -233,6 +234,24 @@ export const rodEnds = node('rodEnds', (r): readonly Check[] =>
       ),
     ];
   }),
+);
+
+/** A lateral bar that only Stance knows of: what the links do is not all that moves the axle. */
+export const barListed = node('barListed', (r): readonly Check[] =>
+  r.of(standing) && barLeftOut(r)
+    ? [
+        {
+          id: 'motion.bar',
+          stage: STAGE,
+          level: 'caution',
+          title: 'The lateral bar is not among what holds the axle',
+          reason:
+            'Its length and rise were read for the stance, whose estimate stays; the motion leaves it out until its ends are listed.',
+          todo: 'List the bar with both its ends, or empty its length and rise where the axle has none.',
+          at: AT,
+        },
+      ]
+    : [],
 );
 
 /** Places that cannot be: under the ground, or on the other side. */

@@ -7,7 +7,7 @@ import { axleTravel, type AxleTravel } from '../../driveline/figures/axle-travel
 import { outward, type Outward } from '../../stance/figures/outward';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
 import { answer } from '../../../stage';
-import { node } from '../node';
+import { node, type Reads } from '../node';
 import { posedAt, type Stand } from '../study';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
@@ -48,11 +48,18 @@ const needed = (pose: StancePoseId): readonly string[] => {
   ];
 };
 
+/** Whether Stance has a lateral bar that is not listed among what holds the axle. */
+export const barLeftOut = (r: Reads): boolean =>
+  (r.figure('bar.length') !== undefined || r.figure('bar.rise') !== undefined) &&
+  Object.keys(r.part('cranks')).length === 0 &&
+  !Object.values(r.part('arms')).some(({ kind }) => kind === 'lateral');
+
 /** How far the links take the axle outward in every pose that clearances are held against. */
 const sideways = node('sideways', (r): Outward | undefined => {
   const stands = r.of(standing);
   const w = r.of(width);
-  if (!stands || !w) return undefined;
+  // A bar that was read and is not among the links would be left out of them in silence.
+  if (!stands || !w || barLeftOut(r)) return undefined;
   return Object.fromEntries(
     STANCE_POSES.map((pose) => [
       pose,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { atRest, datums, fastest, shaftRoom, slipJoint, whips } from '@intervex/core';
+import { atRest, datums, fastest, overTravel, shaftRoom, slipJoint, whips } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -52,6 +52,13 @@ export class ShaftDesk {
       })),
       { name: 'Shorter over the travel', note: 'than at ride', figure: shorter },
       { name: 'Longer over the travel', note: 'than at ride', figure: longer },
+      ...of(overTravel).flatMap(({ words, at }) =>
+        at.joints.map((joint, i) => ({
+          name: `Joint ${i + 1} ${words}`,
+          note: 'where the links take the axle',
+          figure: joint,
+        })),
+      ),
       { name: 'Slip joint left to bottom', note: 'at its shortest', figure: toBottom },
       { name: 'Spline beyond the least', note: 'at its longest', figure: beyondLeast },
       { name: 'Free in the tunnel', note: 'at either side', figure: tunnel },
