@@ -13,6 +13,7 @@ const STAGES = [
   'driveline',
   'gears',
   'brackets',
+  'motion',
   'sheets',
   'readings',
   'history',

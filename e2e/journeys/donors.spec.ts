@@ -16,12 +16,15 @@ const cell = (page: Page, row: string, column: number) =>
     .nth(column);
 
 test('three donors side by side: the comparison names what is wrong with each', async ({ page, request }) => {
-  const projects = (await (await request.get('/api/projects')).json()) as {
-    name: string;
-    variants: { id: string; name: string }[];
-  }[];
-  const demo = projects.find((p) => p.variants.some((v) => v.name === 'Stag axle'));
-  await openStage(page, demo?.variants[0]?.id ?? '', 'routes');
+  const id = await ownTern(request);
+  for (const text of [STAG, PACKHORSE]) {
+    const { variant, plan } = JSON.parse(text) as { variant: string; plan: unknown };
+    const made = await request.post('/api/variants', {
+      data: { copyOf: id, name: variant, plan, who: 'Ansa' },
+    });
+    expect(made.status()).toBe(201);
+  }
+  await openStage(page, id, 'routes');
   const heads = page.getByRole('columnheader', { name: /of 100/ });
   await expect(heads).toHaveCount(3);
   await expect(heads.nth(0)).toContainText('1Carter axle');

@@ -487,10 +487,7 @@ describe('its sheets', () => {
     const [links] = sheet.sections;
     // √(532² + 18² + 23²); the used hole is one up by nothing.
     expect(links?.rows[0]).toMatchObject({ item: 'Lower link, left' });
-    expect(links?.rows[0]?.cells.map(({ text }) => text).slice(0, 2)).toEqual([
-      '532.8 mm',
-      'car hole 2 of 3 from below',
-    ]);
+    expect(links?.rows[0]?.cells.map(({ text }) => text).slice(0, 2)).toEqual(['532.8 mm', 'car 2 of 3']);
     const { 'brief.cgHeight': _, ...readings } = found.plan.readings;
     const usual = sheetFor('suspension', evaluate({ ...found.plan, readings }));
     expect(sheet.assumed).toEqual([]);

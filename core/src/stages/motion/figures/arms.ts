@@ -61,6 +61,8 @@ function armOf(stands: Standing, member: Member): ArmFigures {
       ({ values }) =>
         lengthOf([pointOf(values, member.axle, member.sign), pointOf(values, member.car, member.sign)]),
       [],
+      [],
+      [...member.axle, ...member.car],
     ),
     skew: solvedFrom(
       stands,

@@ -137,6 +137,7 @@ export const standing = node('standing', (r): Standing | undefined => {
  * @param of the number; none where what it rests on is not known
  * @param on inputs it rests on, of those that not everything rests on
  * @param extra what it rests on beside how the axle stands
+ * @param own inputs that alone it rests on; left out, all that hold the axle
  */
 export function solvedFrom(
   { stand, near }: Standing,
@@ -144,13 +145,14 @@ export function solvedFrom(
   of: (stand: Stand, extra: readonly number[]) => number,
   on: readonly string[],
   extra: readonly Figure[] = [],
+  own?: readonly number[],
 ): Maybe {
   const beside = extra.map((figure) => figure.value);
   const value = of(stand, beside);
   if (!Number.isFinite(value)) return undefined;
   const { held } = stand;
   const left = new Set(OWN.filter((id) => !on.includes(id)).map(held.at));
-  const used = held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
+  const used = own ?? held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
   const slope = (i: number): number => {
     const [more, less, h] = near(i);
     return finite((of(more, beside) - of(less, beside)) / (2 * h));

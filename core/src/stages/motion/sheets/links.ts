@@ -26,9 +26,7 @@ const said = ({ kind }: Member): string => ARM_NAMES[kind];
 function holesOf(arm: Arm): string {
   const one = (end: 'a' | 'c', words: string) => {
     const count = arm[`${end}Holes`] ?? 1;
-    return count > 1
-      ? `${words} hole ${arm[`${end}Use`] ?? arm[`${end}Read`] ?? 1} of ${count} from below`
-      : '';
+    return count > 1 ? `${words} ${arm[`${end}Use`] ?? arm[`${end}Read`] ?? 1} of ${count}` : '';
   };
   return [one('a', 'axle'), one('c', 'car')].filter(Boolean).join(', ') || 'one hole';
 }
@@ -52,7 +50,7 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
   return [
     {
       title: 'Links, eye to eye',
-      columns: ['eye to eye', 'holes', 'rod ends out of square'],
+      columns: ['eye to eye', 'holes, from below', 'rod ends out of square'],
       rows: r
         .of(arms)
         .map(({ member, length, skew }) =>
