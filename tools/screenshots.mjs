@@ -18,7 +18,7 @@ const PHONE = { width: 390, height: 844 };
 /** @typedef {import('@playwright/test').Page} Page */
 /** @typedef {{ name: string, stage?: string, path?: string, variant?: string, phone?: boolean, dark?: boolean, unit?: string, prepare?: (page: Page) => Promise<void>, after?: (page: Page) => Promise<void> }} Shot */
 
-/** The last one changes the plan in more than one step. @type {readonly Shot[]} */
+/** @type {readonly Shot[]} */
 const SHOTS = [
   { name: 'brief', stage: 'brief' },
   {
@@ -63,15 +63,6 @@ const SHOTS = [
     stage: 'cut',
     prepare: async (page) => {
       await page.getByRole('radio', { name: 'Keep the pinion offset' }).check();
-    },
-  },
-  {
-    name: 'cut-tube-fractions',
-    stage: 'cut',
-    dark: true,
-    unit: 'frac32',
-    prepare: async (page) => {
-      await page.getByRole('radio', { name: 'Left tube' }).click();
     },
   },
   {
@@ -125,21 +116,31 @@ const SHOTS = [
     },
   },
   {
-    name: 'stance-map-dark',
-    stage: 'stance',
+    name: 'motion',
+    stage: 'motion',
+    variant: 'Ladder bars',
+    prepare: async (page) => {
+      await page.getByRole('slider', { name: 'Heave' }).fill('48');
+      await page.getByRole('slider', { name: 'Roll' }).fill('1.2');
+    },
+  },
+  {
+    name: 'motion-space-dark',
+    stage: 'motion',
+    variant: 'Ladder bars',
     dark: true,
     prepare: async (page) => {
-      // A narrower tyre, for which there is a place.
-      const size = page.getByLabel('Size on the sidewall');
-      await size.fill('145/90R13');
-      await size.press('Enter');
-      const rim = page.getByRole('textbox', { name: 'Rim width, inch' });
-      await rim.fill('5');
-      await rim.press('Enter');
-      await page.getByRole('button', { name: 'Ask the counter' }).click();
-      await page.getByText(/clear on this axle/).waitFor();
-      await page.getByRole('radio', { name: 'Fit map' }).click();
-      await page.locator('ix-fit-map path.clears').waitFor();
+      await page.getByRole('slider', { name: 'Heave' }).fill('48');
+      await page.getByRole('slider', { name: 'Roll' }).fill('1.2');
+      await page.getByRole('button', { name: 'Show it in space' }).click();
+      const canvas = page.getByRole('img', { name: 'The axle in space' });
+      await canvas.waitFor();
+      // The drawings give way to the view in space.
+      const divider = page.getByRole('separator').first();
+      await divider.focus();
+      for (let i = 0; i < 20; i += 1) await page.keyboard.press('ArrowUp');
+      await canvas.scrollIntoViewIfNeeded();
+      await page.waitForTimeout(600);
     },
   },
 ];

@@ -1,4 +1,3 @@
-import { solveLinear } from '../numerics/linear';
 import type { Point3 } from './solid-axle';
 
 /** A push or pull on the axle at a place, N. */
@@ -37,17 +36,60 @@ const LEVER = 500;
 /** A pivot smaller than this part of the largest is none. */
 const NONE = 1e-10;
 
-const cross = (a: Point3, b: Point3): Point3 => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
+/** Force and moment of a push, moments about the origin, scaled, into a row of six. */
+function wrench(into: Float64Array, row: number, at: Point3, fx: number, fy: number, fz: number): void {
+  const o = EQUATIONS * row;
+  into[o] = fx;
+  into[o + 1] = fy;
+  into[o + 2] = fz;
+  into[o + 3] = (at[1] * fz - at[2] * fy) / LEVER;
+  into[o + 4] = (at[2] * fx - at[0] * fz) / LEVER;
+  into[o + 5] = (at[0] * fy - at[1] * fx) / LEVER;
+}
 
-/** Force and moment of a push, moments about the origin, scaled. */
-const wrench = (at: Point3, force: Point3): readonly number[] => {
-  const m = cross(at, force);
-  return [...force, m[0] / LEVER, m[1] / LEVER, m[2] / LEVER];
-};
+/** A row of six of each member: what it does to the axle as it pulls, or of a spring, as it pushes. */
+function rowsOf(links: readonly AxleMember[], springs: readonly Point3[]): Float64Array {
+  const rows = new Float64Array(EQUATIONS * (links.length + springs.length));
+  links.forEach(({ axle, chassis }, i) => {
+    const [x, y, z] = [chassis[0] - axle[0], chassis[1] - axle[1], chassis[2] - axle[2]];
+    const length = Math.sqrt(x * x + y * y + z * z) || 1;
+    wrench(rows, i, axle, x / length, y / length, z / length);
+  });
+  springs.forEach((at, i) => {
+    wrench(rows, links.length + i, at, 0, 0, -1);
+  });
+  return rows;
+}
+
+const SQUARE = new Float64Array(EQUATIONS * EQUATIONS);
+const RIGHT = new Float64Array(EQUATIONS);
+const PUSH = new Float64Array(EQUATIONS);
+
+/** Cholesky of the square in place, then its answer in `RIGHT`. @returns false where it determines nothing */
+function answered(): boolean {
+  const [a, b, n] = [SQUARE, RIGHT, EQUATIONS];
+  let largest = 0;
+  for (let j = 0; j < n; j += 1) largest = Math.max(largest, a[7 * j] as number);
+  for (let j = 0; j < n; j += 1)
+    for (let i = j; i < n; i += 1) {
+      let sum = a[n * i + j] as number;
+      for (let k = 0; k < j; k += 1) sum -= (a[n * i + k] as number) * (a[n * j + k] as number);
+      if (i > j) a[n * i + j] = sum / (a[7 * j] as number);
+      else if (!(sum > NONE * largest)) return false;
+      else a[7 * j] = Math.sqrt(sum);
+    }
+  for (let i = 0; i < n; i += 1) {
+    let sum = b[i] as number;
+    for (let k = 0; k < i; k += 1) sum -= (a[n * i + k] as number) * (b[k] as number);
+    b[i] = sum / (a[7 * i] as number);
+  }
+  for (let i = n - 1; i >= 0; i -= 1) {
+    let sum = b[i] as number;
+    for (let k = i + 1; k < n; k += 1) sum -= (a[n * k + i] as number) * (b[k] as number);
+    b[i] = sum / (a[7 * i] as number);
+  }
+  return true;
+}
 
 /**
  * Forces in links and springs that hold an axle still, moments about the origin. Where more hold it than six, they share
@@ -57,34 +99,32 @@ const wrench = (at: Point3, force: Point3): readonly number[] => {
  * @example axleLoads(launch).links // [−8742.5, …] N: pushed
  */
 export function axleLoads({ links, springs, pushes, moment }: AxleLoadCase): AxleLoads | undefined {
-  const columns = [
-    ...links.map(({ axle, chassis }) => {
-      const d: Point3 = [chassis[0] - axle[0], chassis[1] - axle[1], chassis[2] - axle[2]];
-      const length = Math.hypot(...d) || 1;
-      return wrench(axle, [d[0] / length, d[1] / length, d[2] / length]);
-    }),
-    ...springs.map((at) => wrench(at, [0, 0, -1])),
-  ];
-  const known = [0, 0, 0, moment[0] / LEVER, moment[1] / LEVER, moment[2] / LEVER];
-  for (const { at, force } of pushes)
-    wrench(at, force).forEach((v, i) => {
-      known[i] = (known[i] ?? 0) + v;
-    });
+  const n = EQUATIONS;
+  const count = links.length + springs.length;
+  const rows = rowsOf(links, springs);
+  const known = new Float64Array(n);
+  for (let i = 0; i < 3; i += 1) known[3 + i] = (moment[i as 0] as number) / LEVER;
+  for (const { at, force } of pushes) {
+    wrench(PUSH, 0, at, force[0], force[1], force[2]);
+    for (let i = 0; i < n; i += 1) known[i] = (known[i] as number) + (PUSH[i] as number);
+  }
   // The least forces that do: F = Aᵀ λ with A Aᵀ λ = −known.
-  const square = Array.from({ length: EQUATIONS }, (_, i) =>
-    Array.from({ length: EQUATIONS }, (_, j) => columns.reduce((sum, c) => sum + (c[i] ?? 0) * (c[j] ?? 0), 0)),
-  );
-  const multiplier = solveLinear(
-    square,
-    known.map((v) => -v),
-    NONE,
-  );
-  if (!multiplier) return undefined;
-  const forces = columns.map((c) => c.reduce((sum, v, i) => sum + v * (multiplier[i] ?? 0), 0));
-  const left = known.map((v, i) => v + columns.reduce((sum, c, k) => sum + (c[i] ?? 0) * (forces[k] ?? 0), 0));
-  return {
-    links: forces.slice(0, links.length),
-    springs: forces.slice(links.length),
-    left: Math.max(...left.map(Math.abs)),
-  };
+  SQUARE.fill(0);
+  for (let c = 0; c < count; c += 1)
+    for (let i = 0; i < n; i += 1)
+      for (let j = 0; j < n; j += 1)
+        SQUARE[n * i + j] =
+          (SQUARE[n * i + j] as number) + (rows[n * c + i] as number) * (rows[n * c + j] as number);
+  for (let i = 0; i < n; i += 1) RIGHT[i] = -(known[i] as number);
+  if (!answered()) return undefined;
+  const forces = new Array<number>(count);
+  for (let c = 0; c < count; c += 1) {
+    let force = 0;
+    for (let i = 0; i < n; i += 1) force += (rows[n * c + i] as number) * (RIGHT[i] as number);
+    forces[c] = force;
+    for (let i = 0; i < n; i += 1) known[i] = (known[i] as number) + (rows[n * c + i] as number) * force;
+  }
+  let left = 0;
+  for (let i = 0; i < n; i += 1) left = Math.max(left, Math.abs(known[i] as number));
+  return { links: forces.slice(0, links.length), springs: forces.slice(links.length), left };
 }

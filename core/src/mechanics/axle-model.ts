@@ -21,6 +21,18 @@ const PER_LEVER = 1 / LEVER;
 const FREE = 1e-9;
 const AXES = ['x', 'y', 'z'] as const;
 
+/** Constraints that an axle may have. */
+const MOST_ROWS = 120;
+// Room that all models work in: one is looked at and stepped before another is. Slopes and errors of each constraint,
+// the normal equations and their step, sines and cosines of roll, pitch and yaw, the point and the way placed last.
+const SLOPES = new Float64Array(5 * MOST_ROWS);
+const ERRORS = new Float64Array(MOST_ROWS);
+const NORMAL = new Float64Array(25);
+const MOVE = new Float64Array(5);
+const TURN = new Float64Array(6);
+const AT = new Float64Array(3);
+const UNIT = new Float64Array(3);
+
 const far = (a: Point3, b: Point3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** One constraint before it is put into the model. */
@@ -65,8 +77,7 @@ function rowsOf({ axleCentre, links, pins = [], watt, pitch }: SolidAxle): reado
 }
 
 /**
- * A solid axle as the flat numbers that its equations are worked out with, room for them included: one pose after the
- * other without anything new. Unknowns: x and y, mm, pitch and yaw, rad, and the crank, rad, where there is one.
+ * A solid axle as the flat numbers that its equations are worked out with: one pose after the other without anything new. Unknowns: x and y, mm, pitch and yaw, rad, and the crank, rad, where there is one.
  */
 export class AxleModel {
   /** Unknowns, and constraints. */
@@ -75,21 +86,19 @@ export class AxleModel {
   /** All rates together. */
   readonly weight: number;
   /** What is wrong with each constraint, mm, at the place that was looked at last. */
-  readonly errors: Float64Array;
+  readonly errors = ERRORS;
   /** Smallest pivot over the largest at the last step: how firmly what is held least is held. */
   firmness = 0;
   private readonly kinds: Uint8Array;
   private readonly axes: Uint8Array;
   private readonly rates: Float64Array;
   private readonly numbers: Float64Array;
-  private readonly slopes: Float64Array;
-  private readonly normal: Float64Array;
-  private readonly move: Float64Array;
-  /** Of roll, pitch and yaw. */
-  private readonly turn = new Float64Array(6);
-  private readonly at = new Float64Array(3);
-  /** Along the bar looked at last, from the car to the axle. */
-  private readonly unit = new Float64Array(3);
+  private readonly slopes = SLOPES;
+  private readonly normal = NORMAL;
+  private readonly move = MOVE;
+  private readonly turn = TURN;
+  private readonly at = AT;
+  private readonly unit = UNIT;
   private readonly centre: Point3;
   private z = 0;
 
@@ -106,10 +115,7 @@ export class AxleModel {
     rows.forEach(({ axle: a = NOWHERE, car = NOWHERE, length = 0, pivot = NOWHERE }, i) => {
       this.numbers.set([...a, ...car, length, ...pivot], NUMBERS * i);
     });
-    this.errors = new Float64Array(this.m);
-    this.slopes = new Float64Array(5 * this.m);
-    this.normal = new Float64Array(25);
-    this.move = new Float64Array(5);
+    if (this.m > MOST_ROWS) throw new RangeError(`${this.m} constraints: at most ${MOST_ROWS}.`);
   }
 
   /** Works out every error and slope at a place. @returns weighted sum of squares, mm² */

@@ -9,6 +9,7 @@ export { dampers, springs } from './figures/springs';
 export { standing, study } from './figures/study';
 export { axlePose } from '../../mechanics/solid-axle';
 export { allWays, holeRows, MOST_WAYS, waysOf, type HoleWay } from './holes';
+export { extremesOf, sweepOf, SWEPT, USUAL_GRID, type Sweep, type Swept } from './sweep';
 export { alongTravel, type AlongTravel } from './travel';
 export * from './choices';
 export * from './names';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { HoleWay } from '@intervex/core/desks/motion';
+import type { HoleWay, Sweep } from '@intervex/core/desks/motion';
 import type {
   Plan,
   RunQuestion,
@@ -41,6 +41,11 @@ export class HeavyService {
   /** Every way to bolt the links of a plan up. */
   holeWays(plan: Plan): Promise<readonly HoleWay[]> {
     return this.ask((api) => api.holeWays(plan));
+  }
+
+  /** Everything over heave and roll. @param progress share done, 0 to 1 */
+  sweep(plan: Plan, progress: (done: number) => void): Promise<Sweep | undefined> {
+    return this.ask((api) => api.sweep(plan, proxy(progress)));
   }
 
   /** A run with every gear set of a question, quickest first. */

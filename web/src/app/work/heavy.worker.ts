@@ -1,6 +1,15 @@
 /// <reference lib="webworker" />
 import { evaluate, fitMap, runSets, runStack, type Plan } from '@intervex/core';
-import { allWays, holding, holeRows, type HoleWay } from '@intervex/core/desks/motion';
+import {
+  allWays,
+  holding,
+  holeRows,
+  standing,
+  sweepOf,
+  USUAL_GRID,
+  type HoleWay,
+  type Sweep,
+} from '@intervex/core/desks/motion';
 import { expose } from 'comlink';
 
 /** What the worker does, and how it is asked: the whole protocol. Progress comes back by a function of the page’s. */
@@ -11,6 +20,17 @@ const heavy = {
   holeWays(plan: Plan): readonly HoleWay[] {
     const { held } = evaluate(plan).of(holding);
     return held ? allWays(held, holeRows(plan.arms)) : [];
+  },
+  /** Everything over heave and roll; nothing while the travel is not known. */
+  sweep(plan: Plan, progress: (done: number) => void): Sweep | undefined {
+    const stands = evaluate(plan).of(standing);
+    return (
+      stands &&
+      sweepOf(stands.stand, USUAL_GRID, (done) => {
+        progress(done);
+        return true;
+      })
+    );
   },
   runStack(
     side: Parameters<typeof runStack>[0],

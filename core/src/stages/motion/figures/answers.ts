@@ -8,10 +8,10 @@ import { outward, type Outward } from '../../stance/figures/outward';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
 import { answer } from '../../../stage';
 import { node, type Reads } from '../node';
-import { posedAt, type Stand } from '../study';
+import { posedAt, type Posed, type Stand } from '../study';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
-import { solvedFrom, standing, study } from './study';
+import { besideOf, solvedFrom, standing, study } from './study';
 
 /** How the axle goes over its travel, for the driveshaft. */
 const travel = node('travel', (r): AxleTravel | undefined => {
@@ -24,9 +24,21 @@ const travel = node('travel', (r): AxleTravel | undefined => {
   return bump && droop ? { bump, droop } : undefined;
 });
 
+const poses = new WeakMap<Stand, Posed[]>();
+/** A pose of a stand, worked out once: both sides ask for it. */
+function onceAt(stand: Stand, z: number, roll: number): Posed {
+  const own = poses.get(stand) ?? [];
+  poses.set(stand, own);
+  const found = own.find(({ asked }) => asked.z === z && asked.roll === roll);
+  if (found) return found;
+  const made = posedAt(stand.axle, { z, roll });
+  own.push(made);
+  return made;
+}
+
 /** Where an axle goes sideways with one of its wheels in a pose, outward of that side, mm. */
 function outwardAt(stand: Stand, pose: StancePoseId, side: Side, half: number): number {
-  const { reach, axle } = stand;
+  const { reach } = stand;
   const { travel: share, leans } = POSE_SHAPES[pose];
   const sign = side === 'left' ? 1 : -1;
   const wheel = share > 0 ? share * reach.bump : share * reach.droop;
@@ -35,7 +47,7 @@ function outwardAt(stand: Stand, pose: StancePoseId, side: Side, half: number): 
   const roll = leans ? sign * up * reach.roll : 0;
   const z = share === 0 ? 0 : wheel - up * half * Math.sin(leans ? reach.roll : 0);
   if (Number.isNaN(z) || Number.isNaN(roll)) return Number.NaN;
-  const posed = posedAt(axle, { z, roll });
+  const posed = onceAt(stand, z, roll);
   const fine = posed.pose.status === 'exact' || posed.pose.status === 'bind';
   return fine ? sign * posed.pose.y : Number.NaN;
 }
@@ -60,6 +72,7 @@ const sideways = node('sideways', (r): Outward | undefined => {
   const w = r.of(width);
   // A bar that was read and is not among the links would be left out of them in silence.
   if (!stands || !w || barLeftOut(r)) return undefined;
+  const beside = besideOf([w]);
   return Object.fromEntries(
     STANCE_POSES.map((pose) => [
       pose,
@@ -74,7 +87,7 @@ const sideways = node('sideways', (r): Outward | undefined => {
           },
           (stand, [wide = 0]) => outwardAt(stand, pose, side, wide / 2),
           needed(pose),
-          [w],
+          beside,
         ),
       ),
     ]),

@@ -61,7 +61,7 @@ function armOf(stands: Standing, member: Member): ArmFigures {
       ({ values }) =>
         lengthOf([pointOf(values, member.axle, member.sign), pointOf(values, member.car, member.sign)]),
       [],
-      [],
+      undefined,
       [...member.axle, ...member.car],
     ),
     skew: solvedFrom(

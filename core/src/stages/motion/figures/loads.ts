@@ -8,7 +8,7 @@ import { node, type Reads } from '../node';
 import type { Stand } from '../study';
 import { memberId } from './arms';
 import { pointOf, type Member } from './held';
-import { solvedFrom, standing, type Standing } from './study';
+import { besideOf, solvedFrom, standing, type Beside, type Standing } from './study';
 
 /** When an axle is loaded. */
 export const CASES = ['launch', 'braking', 'cornering'] as const;
@@ -144,6 +144,17 @@ export const loadInputs = node('loadInputs', (r): LoadInputs => {
   };
 });
 
+/** The pushes of every case as lists that stay the same. */
+const besides = node('besides', (r): Readonly<Partial<Record<LoadCase, Beside>>> => {
+  const inputs = r.of(loadInputs);
+  return Object.fromEntries(
+    CASES.flatMap((which) => {
+      const pushes = inputs[which];
+      return pushes ? [[which, besideOf(orderOf(pushes))]] : [];
+    }),
+  );
+});
+
 /** Links hold along their length; a bar that is one with the axle is held at its pivot fore and aft, and up. */
 interface Column {
   /** None for a crank’s bars: they hold the pivot sideways. */
@@ -153,6 +164,7 @@ interface Column {
 }
 
 const AWAY = 100;
+const PIVOTS = ['ladder', 'torqueArm'];
 
 function columnsOf({ values, held, axle: { watt } }: Stand): readonly Column[] {
   const crank: Column[] = watt
@@ -185,13 +197,22 @@ const orderOf = ({ thrust, load, turn, track: t, weight, side }: Pushes): readon
 ];
 
 interface Solved {
-  readonly columns: readonly Column[];
-  readonly links: readonly number[];
-  readonly springs: readonly (readonly [Member, number])[];
+  /** Pull along a link, or what a pivot takes; push of a spring, N. */
+  readonly forces: ReadonlyMap<Member, number>;
+}
+
+const solutions = new WeakMap<Stand, Map<readonly number[], Solved | undefined>>();
+
+/** Forces of a case in a stand, worked out once for all links. */
+function solve(stand: Stand, pushes: readonly number[]): Solved | undefined {
+  const own = solutions.get(stand) ?? new Map<readonly number[], Solved | undefined>();
+  solutions.set(stand, own);
+  if (!own.has(pushes)) own.set(pushes, solveAfresh(stand, pushes));
+  return own.get(pushes);
 }
 
 /** Forces of a case, N; nothing where links and springs cannot hold the axle. */
-function solve(
+function solveAfresh(
   stand: Stand,
   [thrust = 0, load = 0, turn = 0, t = 0, weight = 0, side = 0]: readonly number[],
 ): Solved | undefined {
@@ -210,17 +231,14 @@ function solve(
   });
   // What cannot hold the axle leaves something over.
   if (!found || found.left > 1) return undefined;
-  return {
-    columns,
-    links: found.links,
-    springs: springs.map(([m], i) => [m, found.springs[i] ?? 0] as const),
-  };
-}
-
-/** Pull along a link, or what a pivot takes, N: pulls plus, pushes minus; a pivot’s is without sign. */
-function forceOf({ columns, links }: Solved, member: Member): number {
-  const own = columns.flatMap((column, i) => (column.member === member ? [links[i] ?? 0] : []));
-  return own.length === 1 && member.kind !== 'torqueArm' ? (own[0] ?? 0) : Math.hypot(...own);
+  const forces = new Map(springs.map(([m], i) => [m, found.springs[i] ?? 0]));
+  columns.forEach(({ member }, i) => {
+    const force = found.links[i] ?? 0;
+    // What holds at a pivot, fore and aft and up, is one force without sign.
+    if (member)
+      forces.set(member, PIVOTS.includes(member.kind) ? Math.hypot(forces.get(member) ?? 0, force) : force);
+  });
+  return { forces };
 }
 
 /** Loads of one link, N; pulls plus. */
@@ -249,13 +267,10 @@ function caseOf(r: Reads, which: LoadCase, stands: Standing, member: Member, id:
       source: 'Axle, wheels and shafts as one free body held by links and springs; pulls plus, pushes minus',
     },
     (stand, given_) => {
-      const found = solve(stand, given_);
-      if (!found) return Number.NaN;
-      const spring = found.springs.find(([m]) => m === member);
-      return spring ? spring[1] : forceOf(found, member);
+      return solve(stand, given_)?.forces.get(member) ?? Number.NaN;
     },
     [],
-    orderOf(pushes),
+    r.of(besides)[which],
   );
 }
 

@@ -7,7 +7,7 @@ import type { Obstacle } from '../choices';
 import { node, type Reads } from '../node';
 import { memberAt, posedAt, type Posed, type Stand } from '../study';
 import { pointOf, type Member } from './held';
-import { standing, type Standing } from './study';
+import { certain, standing, type Standing } from './study';
 
 /** Outside of a link whose tube nobody listed, mm. */
 const USUAL_LINK = 32;
@@ -220,8 +220,9 @@ function roomOf(
       inputs: [...stand.held.inputs, ...corners],
       slopes: () => [
         ...stand.held.inputs.map((_, i) => {
-          const [more, less, step] = stands.near(i);
-          const by = (of(more, values) - of(less, values)) / (2 * step);
+          if (certain(stand.held.inputs[i] as Figure)) return 0;
+          const [more, step] = stands.near(i);
+          const by = (of(more, values) - best.room) / step;
           return Number.isFinite(by) ? by : 0;
         }),
         ...values.map((_, i) => {

@@ -1,4 +1,4 @@
-import { solved, type Figure, type FigureUnit, type Maybe } from '../../../measure';
+import { solved, standardUncertainty, type Figure, type FigureUnit, type Maybe } from '../../../measure';
 import { node, type Reads } from '../node';
 import { standOf, STUDIED, studyOf, type Stand, type Studied, type Study } from '../study';
 import { holding } from './held';
@@ -104,10 +104,10 @@ export const OWN: readonly string[] = [...new Set(Object.values(TOLD).flatMap(({
 /** Steps by which an input is moved to see what moves with it, by its unit. */
 const stepOf = ({ unit }: Figure): number => (unit === 'rad' ? 1e-4 : unit === 'mm' ? 0.05 : 1e-3);
 
-/** How the axle stands, and how it would with one of its inputs a little more or less. */
+/** How the axle stands, and how it would with one of its inputs a little more. */
 export interface Standing {
   readonly stand: Stand;
-  readonly near: (input: number) => readonly [more: Stand, less: Stand, step: number];
+  readonly near: (input: number) => readonly [more: Stand, step: number];
 }
 
 /** Where the axle stands and goes; nothing while it is not known how it is held. */
@@ -115,7 +115,7 @@ export const standing = node('standing', (r): Standing | undefined => {
   const { held } = r.of(holding);
   if (!held) return undefined;
   const values = Float64Array.from(held.inputs, ({ value }) => value);
-  const kept = new Map<number, readonly [Stand, Stand, number]>();
+  const kept = new Map<number, readonly [Stand, number]>();
   const moved = (i: number, by: number): Stand => {
     const other = values.slice();
     other[i] = (other[i] as number) + by;
@@ -123,16 +123,39 @@ export const standing = node('standing', (r): Standing | undefined => {
   };
   const near = (i: number) => {
     const h = stepOf(held.inputs[i] as Figure);
-    const found = kept.get(i) ?? ([moved(i, h), moved(i, -h), h] as const);
+    const found = kept.get(i) ?? ([moved(i, h), h] as const);
     kept.set(i, found);
     return found;
   };
   return { stand: standOf(held, values), near };
 });
 
+/** What a figure rests on beside how the axle stands, as numbers, and with one of them a little more. */
+export interface Beside {
+  readonly figures: readonly Figure[];
+  readonly base: readonly number[];
+  readonly near: (i: number) => readonly [values: readonly number[], step: number];
+}
+
+/** Figures that stand beside the axle’s own inputs; the same lists of numbers each time they are asked for. */
+export function besideOf(figures: readonly Figure[]): Beside {
+  const base = figures.map(({ value }) => value);
+  const kept: (readonly [readonly number[], number])[] = [];
+  return {
+    figures,
+    base,
+    near: (i) => {
+      const figure = figures[i] as Figure;
+      const h = stepOf(figure) * (figure.unit === 'N' ? 1000 : 1);
+      return (kept[i] ??= [base.map((v, k) => (k === i ? v + h : v)), h]);
+    },
+  };
+}
+const NOTHING = besideOf([]);
+
 /**
- * A figure of how the axle stands: its value, and how that moves with every input, by central differences of the whole
- * solution, made when somebody asks.
+ * A figure of how the axle stands: its value, and how that moves with every input that is uncertain, by differences of
+ * the whole solution, made when somebody asks.
  *
  * @param of the number; none where what it rests on is not known
  * @param on inputs it rests on, of those that not everything rests on
@@ -144,35 +167,36 @@ export function solvedFrom(
   spec: { readonly id: string; readonly label: string; readonly unit: FigureUnit; readonly source: string },
   of: (stand: Stand, extra: readonly number[]) => number,
   on: readonly string[],
-  extra: readonly Figure[] = [],
+  extra: Beside = NOTHING,
   own?: readonly number[],
 ): Maybe {
-  const beside = extra.map((figure) => figure.value);
+  const beside = extra.base;
   const value = of(stand, beside);
   if (!Number.isFinite(value)) return undefined;
   const { held } = stand;
   const left = new Set(OWN.filter((id) => !on.includes(id)).map(held.at));
   const used = own ?? held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
   const slope = (i: number): number => {
-    const [more, less, h] = near(i);
-    return finite((of(more, beside) - of(less, beside)) / (2 * h));
+    // What is known for certain brings nothing.
+    if (certain(held.inputs[i] as Figure)) return 0;
+    const [more, h] = near(i);
+    return finite((of(more, beside) - value) / h);
   };
   const slopeBeside = (figure: Figure, i: number): number => {
-    const h = stepOf(figure) * (figure.unit === 'N' ? 1000 : 1);
-    const moved = (by: number) =>
-      of(
-        stand,
-        beside.map((v, k) => (k === i ? v + by : v)),
-      );
-    return finite((moved(h) - moved(-h)) / (2 * h));
+    if (certain(figure)) return 0;
+    const [values, h] = extra.near(i);
+    return finite((of(stand, values) - value) / h);
   };
   return solved({
     ...spec,
     value,
-    inputs: [...used.map((i) => held.inputs[i] as Figure), ...extra],
-    slopes: () => [...used.map(slope), ...extra.map(slopeBeside)],
+    inputs: [...used.map((i) => held.inputs[i] as Figure), ...extra.figures],
+    slopes: () => [...used.map(slope), ...extra.figures.map(slopeBeside)],
   });
 }
+
+/** Nothing makes it uncertain. */
+export const certain = (figure: Figure): boolean => standardUncertainty(figure) === 0;
 
 /** A slope that cannot be told, past the end of what the links reach, counts as none. */
 const finite = (slope: number): number => (Number.isFinite(slope) ? slope : 0);
