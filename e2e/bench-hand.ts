@@ -12,6 +12,9 @@ export const STAG = example('tern-stag');
 /** The same car with a donor that is not the limited-slip it was sold as. */
 export const PACKHORSE = example('tern-packhorse');
 
+/** The same axle on ladder bars. */
+export const LADDER = example('tern-ladder');
+
 /** Brings the demo in as a project of this journey's own and returns its variant's id. */
 export const ownTern = (request: APIRequestContext, change = (text: string) => text): Promise<string> =>
   ownPlan(request, change(TERN));

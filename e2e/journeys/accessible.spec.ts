@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { everyTab, openStage, ownTern } from '../bench-hand';
+import { everyTab, LADDER, openStage, ownPlan, ownTern } from '../bench-hand';
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 const ALL = [...WCAG, 'best-practice'];
@@ -74,6 +74,16 @@ for (const { colorScheme, width, height, themes } of SCREENS)
           });
         }
       });
+
+    test('an axle on links passes it, in space as well', async ({ page, request }) => {
+      await openStage(page, await ownPlan(request, LADDER), 'motion');
+      await page.getByRole('button', { name: 'Show it in space' }).click();
+      await expect(page.getByRole('img', { name: 'The axle in space' })).toBeVisible();
+      await everyTab(page, async (tab) => {
+        if (tab === 'Links') await page.getByRole('button', { name: 'Add a crank with two bars' }).click();
+        await scan(page);
+      });
+    });
 
     test('the list of projects passes it', async ({ page }) => {
       await page.goto('/projects');

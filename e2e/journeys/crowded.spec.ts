@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { everyTab, openStage, ownTern } from '../bench-hand';
+import { everyTab, LADDER, openStage, ownPlan, ownTern } from '../bench-hand';
 import { crowded } from '../crowded';
 
 const STAGES = [
@@ -60,6 +60,12 @@ for (const width of [1280, 390])
           for (const line of await crowded(page)) found.push(`${stage} ${tab}: ${line}`);
         });
       }
+      // Links beside springs.
+      await openStage(page, await ownPlan(request, crooked(LADDER)), 'motion');
+      await everyTab(page, async (tab) => {
+        await page.waitForTimeout(120);
+        for (const line of await crowded(page)) found.push(`ladder bars ${tab}: ${line}`);
+      });
       for (const path of ['/projects', '/data', '/workshop']) {
         await page.goto(path);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

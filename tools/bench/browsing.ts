@@ -118,7 +118,17 @@ async function zoom(page: Page, base: string): Promise<BenchFigure> {
   });
 }
 
-/** What a stage’s drawing costs while its first handle is dragged. */
+/** Brings a plan in: the address it opens at. */
+async function broughtIn(base: string, file: unknown): Promise<string> {
+  const answer = await fetch(`${base}api/plan-files?who=Ansa`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(file),
+  });
+  const { id } = (await answer.json()) as { id: string };
+  return `${base}plan/${id}`;
+}
+
 /** A plan with many things on its left tube: the address it opens at. */
 async function crowdedPlan(base: string): Promise<string> {
   const file = JSON.parse(readFileSync(join(ROOT, 'examples/tern.json'), 'utf8')) as {
@@ -139,15 +149,10 @@ async function crowdedPlan(base: string): Promise<string> {
       },
     ]),
   );
-  const answer = await fetch(`${base}api/plan-files?who=Ansa`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(file),
-  });
-  const { id } = (await answer.json()) as { id: string };
-  return `${base}plan/${id}`;
+  return broughtIn(base, file);
 }
 
+/** What a stage’s drawing costs while its first handle is dragged. */
 async function drag(page: Page, base: string, stage: RegExp, name: string): Promise<BenchFigure> {
   await page.goto(base);
   await page.getByRole('link', { name: stage }).click();
@@ -274,6 +279,12 @@ export async function browsing(base: string): Promise<readonly BenchFigure[]> {
         await crowdedPlan(base),
         /Brackets/,
         `one of ${MANY} things on a tube dragged, all views repainted`,
+      ),
+      await drag(
+        page,
+        await broughtIn(base, JSON.parse(readFileSync(join(ROOT, 'examples/packhorse.json'), 'utf8'))),
+        /Motion/,
+        'an end of a link dragged, all three views repainted',
       ),
       await zoom(page, base),
       await follow(browser, base),

@@ -11,6 +11,7 @@ import { growth } from './growth';
 import { idling } from './idling';
 import { figureOf, type BenchFigure } from './figure';
 import { listing } from './listing';
+import { moving } from './moving';
 import { drivelineEdit, running } from './running';
 import { serving } from './serving';
 
@@ -49,6 +50,7 @@ async function measure(): Promise<readonly BenchFigure[]> {
         drawing(),
         running(),
         drivelineEdit(),
+        ...moving(),
         second,
         await listing(base),
         ...(await serving(base, url)),
