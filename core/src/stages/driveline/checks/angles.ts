@@ -234,7 +234,7 @@ function bandCheck(r: Reads): Check[] {
       fails: 'Shakes where the pinion swings to',
       unknown: '',
       reason: r.of(overTravel).length
-        ? 'At full bump and full droop, where the links take the axle and turn its pinion.'
+        ? 'As far as its links turn the pinion, at full bump and full droop.'
         : 'Bump, droop and wind-up turn the pinion up and down from where it is set.',
       todo: 'Hold the pinion better, or choose links that turn it less.',
       at: 'drive.band',

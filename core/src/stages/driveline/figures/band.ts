@@ -53,26 +53,24 @@ export const overTravel = node('overTravel', (r): readonly LineOver[] => {
   });
 });
 
-/**
- * Torsional acceleration at both ends of what the pinion swings through; the worse of them: where its links take it, or
- * by the band that was said.
- */
+/** What the pinion swings by: as far as its links turn it over the travel, until that is known as said. */
+export const band = node('band', (r): Maybe => {
+  const travel = r.of(axleTravel);
+  if (!travel) return r.figure('drive.band');
+  return derive({
+    id: 'drive.swing',
+    label: 'Pinion swings by, over the travel',
+    unit: 'rad',
+    formula: 'max(|{b}|, |{d}|)',
+    source: 'As far as the links turn it, at full bump or full droop',
+    inputs: { b: travel.bump.turned, d: travel.droop.turned },
+  });
+});
+
+/** Torsional acceleration at both ends of what the pinion swings through; the worse of them. */
 export const worstInBand = node('worstInBand', (r): Maybe => {
-  const [known, slope, band, rpm] = [
-    r.of(line).line,
-    r.of(runningSlope),
-    r.figure('drive.band'),
-    r.of(fastest),
-  ];
-  if (!known || !slope || !rpm) return undefined;
-  const how = { rpm, phase: known.phase, even: known.even };
-  const [bump, droop] = r
-    .of(overTravel)
-    .map(({ end, words, at }) =>
-      acceleration(at, how, { id: `drive.torsional.${end}`, label: `Torsional acceleration, ${words}` }),
-    );
-  if (bump && droop) return greater(bump, droop);
-  if (!band) return undefined;
+  const [known, slope, swing, rpm] = [r.of(line).line, r.of(runningSlope), r.of(band), r.of(fastest)];
+  if (!known || !slope || !swing || !rpm) return undefined;
   const at = (end: 'up' | 'down'): Figure | undefined => {
     const swung = derive({
       id: `drive.swung.${end}`,
@@ -80,12 +78,16 @@ export const worstInBand = node('worstInBand', (r): Maybe => {
       unit: 'rad',
       formula: end === 'up' ? '{s} + {b}' : '{s} − {b}',
       source: 'Where it is while it drives, and what it swings by',
-      inputs: { s: slope, b: band },
+      inputs: { s: slope, b: swing },
     });
-    return acceleration(lineAt(known, swung, `.${end}`), how, {
-      id: `drive.torsional.${end}`,
-      label: `Torsional acceleration, pinion swung ${end}`,
-    });
+    return acceleration(
+      lineAt(known, swung, `.${end}`),
+      { rpm, phase: known.phase, even: known.even },
+      {
+        id: `drive.torsional.${end}`,
+        label: `Torsional acceleration, pinion swung ${end}`,
+      },
+    );
   };
   return greater(at('up'), at('down'));
 });

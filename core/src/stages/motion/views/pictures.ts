@@ -81,7 +81,11 @@ const BELOW = -90;
 
 /** How far forward the side view reaches: to the farthest end at the car, and a little on. */
 const reachOf = ({ stand: { held, values } }: MotionScene): number =>
-  Math.max(420, ...[...held.members, ...held.sprung].map(({ car }) => values[car[0]] as number)) + 240;
+  Math.max(
+    420,
+    values[held.at('leaf.front')] ?? 0,
+    ...[...held.members, ...held.sprung].map(({ car }) => values[car[0]] as number),
+  ) + 240;
 
 /** Instant centre and neutral line, at ride height. */
 function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; captions: Caption[] } {

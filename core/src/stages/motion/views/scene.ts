@@ -110,6 +110,7 @@ export function memberShapes(scene: MotionScene, look: Look): readonly Shape[] {
       ];
     }),
     ...crankShapes(scene, look),
+    ...leafShapes(scene, look),
   ];
 }
 
@@ -144,6 +145,34 @@ function crankShapes(scene: MotionScene, look: Look): readonly Shape[] {
     })),
     { kind: 'circle', style: 'journal', centre: pivot, radius: 9 },
   ];
+}
+
+const LEAF = ['leaf.front', 'leaf.rear', 'leaf.eye', 'spring.spacing'] as const;
+
+/** Ends of a leaf spring on the car, and its seat where the pose carries it: both sides. */
+export function leafPoints(
+  scene: MotionScene,
+): readonly (readonly [front: Point3, seat: Point3, rear: Point3])[] {
+  const { held, values, axle } = scene.stand;
+  const [a, b, e, s] = LEAF.map((id) => values[held.at(id)] ?? Number.NaN) as [number, number, number, number];
+  if (!axle.pitch) return [];
+  const H = axle.axleCentre[2];
+  const reach = (long: number) => Math.sqrt(Math.max(0, long * long - e * e));
+  return ([1, -1] as const).map((side) => {
+    const y = (side * s) / 2;
+    return [[reach(a), y, H + e], atPose(scene, scene.posed, [0, y, H]), [-reach(b), y, H + e]];
+  });
+}
+
+/** Leaf springs from eye to seat to eye. */
+function leafShapes(scene: MotionScene, look: Look): readonly Shape[] {
+  const to = onPicture[look];
+  return leafPoints(scene).flatMap(([front, seat, rear]): Shape[] => [
+    { kind: 'outline', style: 'bracket', name: 'leaf spring', points: barBetween(to(front), to(seat), 14) },
+    { kind: 'outline', style: 'bracket', name: 'leaf spring', points: barBetween(to(seat), to(rear), 14) },
+    { kind: 'circle', style: 'journal', centre: to(front), radius: 12 },
+    { kind: 'circle', style: 'journal', centre: to(rear), radius: 12 },
+  ]);
 }
 
 /** Paths of the links’ ends on the axle through the travel. */

@@ -2,7 +2,7 @@ import { carried, turnedBy, type Point3 } from '../../../mechanics/solid-axle';
 import { outside } from '../../brackets/figures/frame';
 import { places } from '../../brackets/figures/places';
 import type { AskedOf } from './pictures';
-import { endsAt, type MotionScene } from './scene';
+import { endsAt, leafPoints, type MotionScene } from './scene';
 
 /** What a solid is, so that it can be coloured. */
 export type SolidStyle = 'tube' | 'bracket' | 'link' | 'bar' | 'spring' | 'wheel' | 'obstacle' | 'met';
@@ -112,10 +112,29 @@ function obstacleSolids(scene: MotionScene): readonly Solid3[] {
   });
 }
 
+/** Leaf springs, as two bars each. */
+const leafSolids = (scene: MotionScene): readonly Solid3[] =>
+  leafPoints(scene).flatMap(([front, seat, rear]): Solid3[] =>
+    (
+      [
+        [front, seat],
+        [seat, rear],
+      ] as const
+    ).map(([from, to]): Solid3 => ({
+      kind: 'bar',
+      name: 'leaf spring',
+      style: 'spring',
+      from,
+      to,
+      radius: 14,
+    })),
+  );
+
 /** Everything of a scene that has room. */
 export const solidsOf = (of: AskedOf, scene: MotionScene): readonly Solid3[] => [
   ...bodySolids(scene),
   ...bracketSolids(of, scene),
   ...memberSolids(scene),
+  ...leafSolids(scene),
   ...obstacleSolids(scene),
 ];

@@ -156,6 +156,11 @@ export class HolesDesk {
     });
     return [
       dots(
+        'in use',
+        '--ink',
+        near.filter((w) => w.holes.every((h, i) => h === used[i])),
+      ),
+      dots(
         'free',
         '--dye',
         near.filter((w) => !(w.bind > most)),
@@ -164,11 +169,6 @@ export class HolesDesk {
         'binds',
         '--red',
         near.filter((w) => w.bind > most),
-      ),
-      dots(
-        'in use',
-        '--ink',
-        near.filter((w) => w.holes.every((h, i) => h === used[i])),
       ),
     ];
   });
