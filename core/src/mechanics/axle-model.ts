@@ -1,4 +1,4 @@
-import type { AxlePin, Point3, SolidAxle } from './solid-axle';
+import type { AxlePin, Point3, SolidAxle } from './axle-shape';
 
 /** What a row of the model holds. */
 const LINK = 0;
@@ -15,7 +15,7 @@ const PIVOT = 7;
 const NUMBERS = 10;
 
 /** A turn counts by this lever as much as a shift, mm. */
-export const LEVER = 300;
+const LEVER = 300;
 const PER_LEVER = 1 / LEVER;
 /** A pivot smaller than this part of the largest leaves the axle free. */
 const FREE = 1e-9;

@@ -4,7 +4,7 @@ import type { At, Held } from './figures/held';
 import { reachOf } from './study';
 
 /** An end of a link that has more than one hole. */
-export interface HoleRow {
+interface HoleRow {
   readonly key: string;
   readonly arm: Arm;
   readonly end: 'a' | 'c';
@@ -42,7 +42,7 @@ export const MOST_WAYS = 20_000;
 export const waysOf = (rows: readonly HoleRow[]): number => rows.reduce((n, { count }) => n * count, 1);
 
 /** The holes of a way, from its number. */
-export function holesOf(rows: readonly HoleRow[], way: number): readonly number[] {
+function holesOf(rows: readonly HoleRow[], way: number): readonly number[] {
   let rest = way;
   return rows.map(({ count }) => {
     const hole = (rest % count) + 1;
@@ -73,7 +73,7 @@ const worstOf = (axle: SolidAxle, poses: readonly (readonly [z: number, roll: nu
 };
 
 /** What comes of one way to bolt it up. */
-export function wayOf(held: Held, rows: readonly HoleRow[], way: number): HoleWay {
+function wayOf(held: Held, rows: readonly HoleRow[], way: number): HoleWay {
   const holes = holesOf(rows, way);
   const values = Float64Array.from(held.inputs, ({ value }) => value);
   boltedUp(held, values, rows, holes);

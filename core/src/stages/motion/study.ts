@@ -97,7 +97,7 @@ const worst = ({ errors }: AxlePose): number => {
 };
 
 /** Rate of each constraint, N/mm, in the order of a pose’s errors. */
-export function ratesOf({ links, pins = [], watt, pitch }: SolidAxle): readonly number[] {
+function ratesOf({ links, pins = [], watt, pitch }: SolidAxle): readonly number[] {
   return [
     ...links.map(({ rate = 1 }) => rate),
     ...pins.flatMap(({ directions, rate = 1 }) => directions.map(() => rate)),
@@ -107,7 +107,7 @@ export function ratesOf({ links, pins = [], watt, pitch }: SolidAxle): readonly 
 }
 
 /** Energy that bind stores in the bushings, N·mm. */
-export function bindEnergy(axle: SolidAxle, { errors }: AxlePose): number {
+function bindEnergy(axle: SolidAxle, { errors }: AxlePose): number {
   return ratesOf(axle).reduce((sum, rate, i) => sum + (rate * (errors[i] ?? 0) ** 2) / 2, 0);
 }
 

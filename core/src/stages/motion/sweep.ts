@@ -20,7 +20,7 @@ export interface Sweep {
 }
 
 /** Steps of a sweep each way. */
-export interface Grid {
+interface Grid {
   readonly heaves: number;
   readonly rolls: number;
 }
@@ -220,7 +220,7 @@ function differences(
 }
 
 /** Least and most of a row of numbers, and where: heave, mm, and roll, rad. */
-export interface Extreme {
+interface Extreme {
   readonly value: number;
   readonly z: number;
   readonly roll: number;

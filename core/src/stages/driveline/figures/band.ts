@@ -54,7 +54,7 @@ export const overTravel = node('overTravel', (r): readonly LineOver[] => {
 });
 
 /** What the pinion swings by: as far as its links turn it over the travel, until that is known as said. */
-export const band = node('band', (r): Maybe => {
+const band = node('band', (r): Maybe => {
   const travel = r.of(axleTravel);
   if (!travel) return r.figure('drive.band');
   return derive({

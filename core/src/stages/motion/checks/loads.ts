@@ -9,7 +9,7 @@ const STAGE = 'motion';
 const YOUNG = 205_000;
 
 /** Shear of the bolt through a link’s eye, MPa, and its load over what makes its tube buckle. */
-export interface Strength {
+interface Strength {
   readonly key: string;
   readonly name: string;
   readonly asksShear: boolean;

@@ -3,7 +3,7 @@ import { node } from '../node';
 import { study } from './study';
 
 /** How far the side view is off what it is aimed at, by each school. Plus is above, more, or farther forward. */
-export interface Aims {
+interface Aims {
   /** Instant centre above the line from the rear patch to the centre of gravity’s height at the front wheels, mm. */
   readonly neutral: Maybe;
   /** Anti-squat more than wanted. */

@@ -30,7 +30,7 @@ function skew(stand: Stand, member: Member, { asked, pose }: Posed): number {
 }
 
 /** A link with what its eyes and bolts go through. */
-export interface ArmFigures {
+interface ArmFigures {
   readonly member: Member;
   /** Eye to eye at ride height; none for what is one with the axle. */
   readonly length: Maybe;

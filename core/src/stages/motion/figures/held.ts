@@ -35,7 +35,7 @@ export interface Held {
 }
 
 /** What is known of how the axle is held, or why it is not. */
-export interface Holding {
+interface Holding {
   readonly held?: Held;
   readonly lacks: readonly string[];
   /** What the chosen way of holding it still wants, in words. */
@@ -44,7 +44,7 @@ export interface Holding {
 
 /** Things that hold the axle by their length. */
 const LINKS: readonly ArmKind[] = ['lower', 'upper', 'lateral'];
-export const SPRUNG: readonly ArmKind[] = ['coil', 'damper', 'coilOver'];
+const SPRUNG: readonly ArmKind[] = ['coil', 'damper', 'coilOver'];
 
 /** What each way of holding the axle is made of. */
 interface Wanted {

@@ -16,7 +16,7 @@ const uncertaintyOf = (tool: Arm['tool']): number =>
   tool === 'chosen' ? 0 : INSTRUMENTS[tool].halfResolution / Math.sqrt(3);
 
 /** A place as it is listed. */
-export function listed(
+function listed(
   id: string,
   label: string,
   [x, y, z]: readonly [number, number, number],
@@ -32,7 +32,7 @@ export function listed(
 }
 
 /** A place in another hole of its bracket. */
-export function inHole(arm: Arm, id: string, end: 'a' | 'c', place: PlaceFigures): PlaceFigures {
+function inHole(arm: Arm, id: string, end: 'a' | 'c', place: PlaceFigures): PlaceFigures {
   const [read, use] = [arm[`${end}Read`] ?? 1, arm[`${end}Use`] ?? arm[`${end}Read`] ?? 1];
   const steps = use - read;
   if (steps === 0) return place;
@@ -56,7 +56,7 @@ export function inHole(arm: Arm, id: string, end: 'a' | 'c', place: PlaceFigures
 }
 
 /** Where a bracket on the axle holds an arm: its bolt stands off the tube as the bracket does. */
-export function atBracket(r: Reads, arm: Arm, axleHeight: Figure): PlaceFigures | undefined {
+function atBracket(r: Reads, arm: Arm, axleHeight: Figure): PlaceFigures | undefined {
   const id = arm.bracket ?? '';
   const placed = r.of(placeOf(id));
   const od = r.of(tubesOutside)[placed?.side ?? 'left'];

@@ -3,7 +3,7 @@ import { pairLoads } from '../../brackets/figures/links';
 import { node } from '../node';
 
 /** What leaf springs do of their own. */
-export interface LeafFigures {
+interface LeafFigures {
   /** Turn of the axle for a mm of rise, rad, nose up plus. */
   readonly perRise: Maybe;
   /** Nose lifted by the launch, rad. */

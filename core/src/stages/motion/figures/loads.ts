@@ -11,8 +11,8 @@ import { pointOf, type Member } from './held';
 import { besideOf, solvedFrom, standing, type Beside, type Standing } from './study';
 
 /** When an axle is loaded. */
-export const CASES = ['launch', 'braking', 'cornering'] as const;
-export type LoadCase = (typeof CASES)[number];
+const CASES = ['launch', 'braking', 'cornering'] as const;
+type LoadCase = (typeof CASES)[number];
 
 /** What the road and the driveshaft do to the axle, as figures. */
 interface Pushes {
@@ -29,7 +29,7 @@ interface Pushes {
 }
 
 /** What is missing for the loads, by quantity. */
-export interface LoadInputs {
+interface LoadInputs {
   readonly launch: Pushes | undefined;
   readonly braking: Pushes | undefined;
   readonly cornering: Pushes | undefined;
@@ -242,7 +242,7 @@ function solveAfresh(
 }
 
 /** Loads of one link, N; pulls plus. */
-export interface ArmLoads {
+interface ArmLoads {
   readonly member: Member;
   readonly launch: Maybe;
   readonly braking: Maybe;

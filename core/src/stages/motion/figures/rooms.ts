@@ -133,7 +133,7 @@ function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
 }
 
 /** Heaves and rolls that clearances are looked at in: what both wheels can do. */
-export function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
+function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
   const { bump, droop, roll } = reach;
   if (Number.isNaN(bump) || Number.isNaN(droop)) return [];
   const heaves = [-droop, -0.66 * droop, -0.33 * droop, 0, 0.33 * bump, 0.66 * bump, bump];

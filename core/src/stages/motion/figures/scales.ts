@@ -3,7 +3,7 @@ import { track } from '../../stance/figures/stance';
 import { node, type Reads } from '../node';
 
 /** Where the centre of gravity is, by scales: mm, kg; left of the middle plus. */
-export interface Weighed {
+interface Weighed {
   readonly mass: Maybe;
   readonly front: Maybe;
   readonly rear: Maybe;

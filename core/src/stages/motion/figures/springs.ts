@@ -3,7 +3,7 @@ import { node, type Reads } from '../node';
 import { memberId, sprung, type SprungFigures } from './arms';
 
 /** What a spring does at one wheel. */
-export interface SpringFigures {
+interface SpringFigures {
   readonly of: SprungFigures;
   /** What one spring carries at ride height, N. */
   readonly load: Maybe;
@@ -22,14 +22,14 @@ export interface SpringFigures {
 }
 
 /** A damper’s room at both ends, mm. */
-export interface DamperFigures {
+interface DamperFigures {
   readonly of: SprungFigures;
   readonly toClosed: Maybe;
   readonly toOpen: Maybe;
 }
 
 /** Mass that each rear spring carries, kg. */
-export const sprungCorner = node('sprungCorner', (r): Maybe => {
+const sprungCorner = node('sprungCorner', (r): Maybe => {
   const [rear, axle] = [r.figure('brief.rear'), r.figure('motion.unsprung')];
   if (!rear || !axle) return undefined;
   return derive({

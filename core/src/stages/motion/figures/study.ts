@@ -1,5 +1,5 @@
 import { solved, standardUncertainty, type Figure, type FigureUnit, type Maybe } from '../../../measure';
-import { node, type Reads } from '../node';
+import { node } from '../node';
 import { standOf, STUDIED, studyOf, type Stand, type Studied, type Study } from '../study';
 import { holding } from './held';
 
@@ -15,7 +15,7 @@ const UP = ['spring.bump'];
 const DOWN = ['spring.droop'];
 const CAR = ['brief.wheelbase', 'brief.cgHeight'];
 
-export const TOLD: Readonly<Record<Studied, Told>> = {
+const TOLD: Readonly<Record<Studied, Told>> = {
   'pinion.bump': {
     label: 'Pinion turned at full bump',
     unit: 'rad',
@@ -99,7 +99,7 @@ export const TOLD: Readonly<Record<Studied, Told>> = {
 };
 
 /** Inputs that only some of what is told rests on. */
-export const OWN: readonly string[] = [...new Set(Object.values(TOLD).flatMap(({ on }) => on))];
+const OWN: readonly string[] = [...new Set(Object.values(TOLD).flatMap(({ on }) => on))];
 
 /** Steps by which an input is moved to see what moves with it, by its unit. */
 const stepOf = ({ unit }: Figure): number => (unit === 'rad' ? 1e-4 : unit === 'mm' ? 0.05 : 1e-3);
@@ -222,6 +222,3 @@ export const study = node('study', (r): StudyFigures => {
     }),
   ) as StudyFigures;
 });
-
-/** What stands between a builder and the motion, by quantity or place. */
-export const missing = (r: Reads): readonly string[] => r.of(holding).lacks;

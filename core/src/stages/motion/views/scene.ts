@@ -52,7 +52,7 @@ export const atPose = ({ stand }: Pick<MotionScene, 'stand'>, { asked, pose }: P
   carried(stand.axle, asked, pose, p);
 
 /** A bar of a width between two places of the picture. */
-export function barBetween(a: Point, b: Point, width: number): readonly Point[] {
+function barBetween(a: Point, b: Point, width: number): readonly Point[] {
   const l = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
   const [x, y] = [((b[1] - a[1]) / l) * (width / 2), ((a[0] - b[0]) / l) * (width / 2)];
   return [
@@ -63,7 +63,7 @@ export function barBetween(a: Point, b: Point, width: number): readonly Point[] 
   ];
 }
 
-export const placeOfArm = (key: string): string => `arm.${key}`;
+const placeOfArm = (key: string): string => `arm.${key}`;
 const PIVOTED = ['ladder', 'torqueArm'];
 const THIN = 22;
 

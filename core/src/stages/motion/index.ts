@@ -1,4 +1,0 @@
-export * from './choices';
-export * from './figures/held';
-export { standing, study } from './figures/study';
-export * from './names';
