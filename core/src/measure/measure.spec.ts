@@ -4,7 +4,7 @@ import { normalDraw, seededRandom } from '../numerics';
 import { expandedUncertainty, standardUncertainty, type Figure } from './figure';
 import { halfResolutionOf, instrumentsFor } from './instrument';
 import { summarise } from './reading';
-import { asMade, derive, deriveWherePossible, given } from './derive';
+import { asMade, derive, deriveWherePossible, given, solved } from './derive';
 import { restsOn } from './rests-on';
 
 describe('summarise', () => {
@@ -157,5 +157,71 @@ describe('instruments', () => {
     expect(instrumentsFor('mm')).not.toContain('angleGauge');
     expect(instrumentsFor('rad')).toEqual(['angleGauge', 'chosen', 'estimate', 'seen', 'seller']);
     expect(instrumentsFor('Nm')).toContain('scale');
+  });
+});
+
+describe('solved', () => {
+  const a = given('a', 'First', 12.4, 0.3, 'mm', { source: 'Read', evidence: 'measured', byTape: true });
+  const b = given('b', 'Second', 0.71, 0, 'rad', { source: 'Usual', assumed: 'as most are' });
+  const c = given('c', 'Third', 5, 0.2, 'mm', { source: 'Seen', evidence: 'seen' });
+  let asked = 0;
+  const figure = () =>
+    solved({
+      id: 's',
+      label: 'Found',
+      unit: 'mm',
+      value: 31.7,
+      source: 'Solved',
+      inputs: [a, b, c],
+      slopes: () => {
+        asked += 1;
+        return [2, 40, -1.5];
+      },
+    });
+
+  it('is uncertain by its slopes: √((2 · 0.3)² + (1.5 · 0.2)²)', () => {
+    const found = figure();
+    expect(standardUncertainty(found)).toBeCloseTo(Math.hypot(0.6, 0.3), 12);
+    expect(found.contributions).toEqual({ a: 0.6, c: expect.closeTo(-0.3, 12) as number });
+  });
+
+  it('asks for its slopes only where somebody wants them, and once', () => {
+    asked = 0;
+    const found = figure();
+    expect([found.value, found.evidence, found.byTape, Object.keys(found.assumed)]).toEqual([
+      31.7,
+      'seen',
+      true,
+      ['b'],
+    ]);
+    expect(asked).toBe(0);
+    expect(standardUncertainty(found) + standardUncertainty(found)).toBeGreaterThan(0);
+    expect(asked).toBe(1);
+  });
+
+  it('has a working that gives its value, and moves as its slopes say', () => {
+    const { formula, inputs } = figure().working;
+    expect(formula).toBe('{v} + {k_1}·({q_1} − {p_1}) + {k_2}·({q_2} − {p_2}) + {k_3}·({q_3} − {p_3})');
+    const shown = Object.fromEntries(Object.entries(inputs).map(([key, { figure: f }]) => [key, f]));
+    const again = (by: Record<string, Figure>) =>
+      derive({ id: 't', label: 'T', unit: 'mm', formula, source: '', inputs: { ...shown, ...by } }).value;
+    expect(again({})).toBe(31.7);
+    expect(again({ q_1: given('q', 'q', 12.5, 0, 'mm', '') })).toBeCloseTo(31.9, 9);
+  });
+
+  it('leaves out of its working what it does not move with', () => {
+    const still = solved({
+      id: 's',
+      label: 'Found',
+      unit: 'mm',
+      value: 3,
+      source: 'Solved',
+      inputs: [a, c],
+      slopes: () => [0, 1],
+    });
+    expect(still.working.formula).toBe('{v} + {k_2}·({q_2} − {p_2})');
+    expect(
+      restsOn(derive({ id: 'd', label: 'D', unit: 'mm', formula: '{x}·2', source: '', inputs: { x: still } })),
+    ).toContain('c');
   });
 });

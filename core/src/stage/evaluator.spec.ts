@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Source } from './cells';
+import { answer, asks } from './asked';
 import { CircleError, nodeEvaluator, NodeError } from './evaluator';
 import type { Node } from './node';
 
@@ -141,6 +142,40 @@ describe('an evaluator of nodes', () => {
           );
         }
       }),
+    );
+  });
+});
+
+describe('a question that a later stage answers', () => {
+  const room = asks<number>('early.room');
+  const wide = node('early.wide', (r) => (r.of(room) ?? 100) + Number(r.figure('x')));
+  const late = node('late.room', (r) => Number(r.figure('y')) * 2);
+
+  it('is nothing while nobody answers, and the answer once somebody does', () => {
+    expect(nodeEvaluator()(sourceOf({ x: 1, y: 4 })).of(wide)).toBe(101);
+    expect(nodeEvaluator([answer(room, late)])(sourceOf({ x: 1, y: 4 })).of(wide)).toBe(9);
+  });
+
+  it('runs whoever asked again only where the answer is another', () => {
+    const evaluate = nodeEvaluator([answer(room, late)]);
+    expect(evaluate(sourceOf({ x: 1, y: 4, z: 0 })).of(wide)).toBe(9);
+    expect(evaluate(sourceOf({ x: 1, y: 4, z: 7 })).of(wide)).toBe(9);
+    expect(evaluate.runs.get('early.wide')).toBe(1);
+    expect(evaluate(sourceOf({ x: 1, y: 5, z: 7 })).of(wide)).toBe(11);
+    expect(evaluate.runs.get('early.wide')).toBe(2);
+  });
+
+  it('stays answered for whoever asks of an earlier evaluation', () => {
+    const evaluate = nodeEvaluator([answer(room, late)]);
+    const first = evaluate(sourceOf({ x: 1, y: 4 }));
+    evaluate(sourceOf({ x: 1, y: 9 }));
+    expect(first.of(wide)).toBe(9);
+  });
+
+  it('that goes round in a circle names who is in it', () => {
+    const round = node('late.round', (r) => r.of(wide));
+    expect(() => nodeEvaluator([answer(room, round)])(sourceOf({ x: 1 })).of(wide)).toThrow(
+      'These read each other: early.wide → early.room → late.round → early.wide.',
     );
   });
 });
