@@ -164,6 +164,127 @@ describe('calculations from the command line', () => {
   });
 });
 
+describe('how an axle moves, from the command line', () => {
+  const pair = ([x, y, z]: readonly number[]) => [
+    [x, y, z],
+    [x, -(y ?? 0), z],
+  ];
+  const links = (axle: readonly number[], chassis: readonly number[]) =>
+    pair(axle).map((a, i) => ({ axle: a, chassis: pair(chassis)[i] }));
+  const close = (value: number, digits: number): number => expect.closeTo(value, digits) as number;
+
+  it('gives poses of four links and a bar, and what each link lacks', () => {
+    const gives = answerOf('solid-axle', {
+      ...exampleOf('solid-axle'),
+      poses: [
+        { z: -85, rollDeg: 0 },
+        { z: 25, rollDeg: 1.8 },
+      ],
+    }) as unknown as { poses: object[]; antiSquatPercent: number; rollCentreMm: number; rollSteer: number };
+    expect(gives.poses[0]).toMatchObject({
+      x: close(8.24543, 4),
+      y: close(6.35697, 4),
+      pitchDeg: close(-1.709516, 5),
+      yawDeg: close(-0.00839, 5),
+      status: 'bind',
+    });
+    expect(gives.poses[1]).toMatchObject({
+      linkErrorMm: [-0.77519, 0.76885, 0.85753, -0.84464, -0.00013].map((v) => close(v, 4)),
+    });
+    expect(gives).toMatchObject({
+      antiSquatPercent: close(79.6379, 3),
+      rollCentreMm: close(304.761, 2),
+      rollSteer: close(-0.001818, 5),
+    });
+  });
+
+  it('gives ladder bars as points that are held fore and aft and up', () => {
+    const pins = [366, -366].map((y) => ({
+      axle: [835, y, 352],
+      chassis: [835, y, 352],
+      directions: ['x', 'z'],
+    }));
+    const gives = answerOf('solid-axle', {
+      axleCentre: [0, 0, 304],
+      links: [{ axle: [-88, 402, 288], chassis: [-84, -418, 301] }],
+      pins,
+      wheelbase: 2410,
+      cgHeight: 486,
+      poses: [{ z: 70, rollDeg: 0 }],
+    }) as unknown as { poses: object[]; antiSquatPercent: number };
+    expect(gives.poses[0]).toMatchObject({
+      x: close(-1.08911, 4),
+      y: close(-2.44377, 4),
+      pitchDeg: close(4.797304, 5),
+    });
+    expect(gives.antiSquatPercent).toBeCloseTo(209.0436, 3);
+  });
+
+  it('turns a crank on the car as one on the axle turns: its bars keep their lengths', () => {
+    const watt = {
+      pivot: [-90, 4, 309],
+      arm: [
+        [-90, 11, 371],
+        [-90, -6, 243],
+      ],
+      chassis: [
+        [-94, 421, 380],
+        [-88, -398, 237],
+      ],
+    };
+    for (const on of ['axle', 'car']) {
+      const gives = answerOf('solid-axle', {
+        axleCentre: [0, 0, 305],
+        links: [...links([-14, 476, 258], [518, 466, 281]), ...links([-35, 418, 472], [292, 408, 436])],
+        watt: { ...watt, on },
+        wheelbase: 2450,
+        cgHeight: 505,
+        poses: [
+          { z: 0, rollDeg: 0 },
+          { z: 55, rollDeg: 0 },
+        ],
+      }) as unknown as { poses: { crankDeg: number; linkErrorMm: number[]; status: string }[] };
+      expect(gives.poses[0]).toMatchObject({ crankDeg: close(0, 9), status: 'exact' });
+      expect(Math.abs(gives.poses[1]?.crankDeg ?? 0)).toBeGreaterThan(0.01);
+      expect(gives.poses[1]?.linkErrorMm.slice(4).every((e) => Math.abs(e) < 0.01)).toBe(true);
+    }
+  });
+
+  it('gives loads, leaf springs and the centre of gravity', () => {
+    expect(answerOf('link-loads', exampleOf('link-loads'))).toMatchObject({
+      links: [-8742.51, -9029.04, 6723.12, 6708.94].map((v) => close(v, 2)),
+      springs: [2962.66, 1927.46].map((v) => close(v, 2)),
+    });
+    expect(answerOf('leaf', { frontMm: 640, rearMm: 640, rateNPerMm: 31 })).toMatchObject({
+      pitchDegPerMm: 0,
+      windUpDegPerNm: close(0.0045123, 7),
+      windUpRiseMmPerNm: close(0, 9),
+    });
+    expect(answerOf('centre-of-gravity', exampleOf('centre-of-gravity'))).toMatchObject({
+      massKg: 988,
+      fromRearMm: close(1285.0962, 3),
+    });
+  });
+
+  it.each([
+    [
+      'a link of no length',
+      { links: [{ axle: [0, 0, 0], chassis: [0.2, 0, 0] }] },
+      /links: has a link of no length: 1/,
+    ],
+    ['a link without its other end', { links: [{ axle: [0, 0, 0] }] }, /links\[0\]\.chassis/],
+    ['a place of two numbers', { axleCentre: [0, 0] }, /axleCentre/],
+    ['no wheelbase', { wheelbase: 0 }, /wheelbase/],
+    [
+      'a direction that is none',
+      { pins: [{ axle: [0, 0, 0], chassis: [0, 0, 0], directions: ['w'] }] },
+      /directions/,
+    ],
+  ])('refuses %s by its field', (_, part, says) => {
+    expect(messageOf(ask('solid-axle', { ...exampleOf('solid-axle'), ...part }))).toMatch(says);
+  });
+});
+
 describe('docs/calc.md', () => {
   it('is what the code says', async () => {
     const file = join(ROOT, 'docs/calc.md');

@@ -19,6 +19,7 @@ interface PinInput extends LinkInput {
   readonly directions: readonly (typeof AXES)[number][];
 }
 interface WattInput {
+  readonly on?: 'axle' | 'car';
   readonly pivot: readonly number[];
   readonly arm: readonly (readonly number[])[];
   readonly chassis: readonly (readonly number[])[];
@@ -55,7 +56,14 @@ const axleOf = ({ axleCentre, links, pins, watt }: AxleInput): SolidAxle => ({
   axleCentre: point(axleCentre),
   links: links.map((l) => ({ ...l, axle: point(l.axle), chassis: point(l.chassis) })),
   ...(pins && { pins: pins.map((p) => ({ ...p, axle: point(p.axle), chassis: point(p.chassis) })) }),
-  ...(watt && { watt: { pivot: point(watt.pivot), arm: two(watt.arm), chassis: two(watt.chassis) } }),
+  ...(watt && {
+    watt: {
+      pivot: point(watt.pivot),
+      arm: two(watt.arm),
+      chassis: two(watt.chassis),
+      ...(watt.on && { on: watt.on }),
+    },
+  }),
 });
 
 const shown = (pose: AxlePose) => ({
@@ -82,11 +90,15 @@ export const solidAxleOf = calculation<AxleInput>({
         ),
         { max: 6 },
       ),
-      watt: object<WattInput>({
-        pivot: POINT,
-        arm: list(POINT, { min: 2, max: 2 }),
-        chassis: list(POINT, { min: 2, max: 2 }),
-      }),
+      watt: object<WattInput>(
+        {
+          on: oneOf(['axle', 'car'] as const),
+          pivot: POINT,
+          arm: list(POINT, { min: 2, max: 2 }),
+          chassis: list(POINT, { min: 2, max: 2 }),
+        },
+        ['on'],
+      ),
       wheelbase: number(500, 8000),
       cgHeight: number(50, 3000),
       poses: list(object<AxleInput['poses'][number]>({ z: number(-600, 600), rollDeg: number(-30, 30) }), {
@@ -107,10 +119,11 @@ export const solidAxleOf = calculation<AxleInput>({
     'pins[].chassis': 'on the car, mm',
     'pins[].directions': 'in which it is held',
     'pins[].rate': 'of its bushing; 1 where left out',
-    watt: 'a crank on the axle with two bars to the car',
+    watt: 'a crank on the axle with two bars to the car, or the other way round',
+    'watt.on': 'what its pivot is held by; the axle where left out',
     'watt.pivot': 'of the crank, on the axle, mm',
     'watt.arm': 'its two ends, mm',
-    'watt.chassis': 'where their bars hold on the car, mm',
+    'watt.chassis': 'the bars’ other ends: on the car, or on the axle, mm',
     wheelbase: 'mm',
     cgHeight: 'of the car’s centre of gravity above the floor, mm',
     poses: 'where the axle is put',
