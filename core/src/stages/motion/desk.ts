@@ -5,7 +5,7 @@ export { leaf } from './figures/leaf';
 export { armLoads, loadInputs, springLoads } from './figures/loads';
 export { rooms } from './figures/rooms';
 export { height, weighed } from './figures/scales';
-export { dampers, springs } from './figures/springs';
+export { dampers, rollRate, springs } from './figures/springs';
 export { standing, study } from './figures/study';
 export { axlePose } from '../../mechanics/solid-axle';
 export { allWays, holeRows, MOST_WAYS, waysOf, type HoleWay } from './holes';

@@ -10,6 +10,7 @@ import { armProblem, crankProblem, obstacleProblem, type Arm, type Crank } from 
 import { armLoads } from './figures/loads';
 import { arms, sprung } from './figures/arms';
 import { holding } from './figures/held';
+import { rollRate } from './figures/springs';
 import { standing, study } from './figures/study';
 import { motionScene, motionView, solidsOf } from './views';
 
@@ -209,6 +210,24 @@ describe('springs and links by their places', () => {
     expect(left?.ride?.value).toBeCloseTo(Math.hypot(45, 21, 309), 6);
     expect(right?.ride?.value).toBeCloseTo(left?.ride?.value ?? 0, 9);
     expect(left?.bump?.value).toBeLessThan((left?.ride?.value ?? 0) - 50);
+  });
+
+  it('turn against roll by how far they stand apart, with the bar beside them', () => {
+    const stiff = results(
+      'triangulated',
+      { lower: LOWER, upper, coil: COIL },
+      {},
+      {
+        'coil.rate': reading('chosen', 28),
+        'motion.rollBar': reading('chosen', 210),
+      },
+    ).of(rollRate);
+    // ½ · 28 · 778² N·mm for a rad.
+    const springs = ((28 * 778 ** 2) / 2) * DEGREE * 1e-3;
+    expect(stiff.springs?.value).toBeCloseTo(springs, 6);
+    expect(stiff.all?.value).toBeCloseTo(springs + 210, 4);
+    expect(found.of(rollRate).springs).toBeUndefined();
+    expect(Object.keys(found.of(rollRate).bar?.assumed ?? {})).toEqual(['motion.rollBar']);
   });
 
   it('an eye-to-eye length rests on its own two ends alone', () => {

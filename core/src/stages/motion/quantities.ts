@@ -34,6 +34,13 @@ export const MOTION_QUANTITIES = [
     },
   ),
   held(
+    'motion.rollBar',
+    'Anti-roll bar, for a degree',
+    'What the rear bar turns against a degree of roll; nothing where there is none.',
+    [0, 5000],
+    { unit: 'Nm', fallback: { value: 0, why: 'no anti-roll bar at the rear' } },
+  ),
+  held(
     'motion.squatWanted',
     'Anti-squat wanted',
     'Share of the load transfer that the links take; 1 neither lifts nor squats.',

@@ -10,7 +10,7 @@ import { aims } from './figures/aims';
 import { arms, sprung } from './figures/arms';
 import { leaf } from './figures/leaf';
 import { height, weighed } from './figures/scales';
-import { springs } from './figures/springs';
+import { rollRate, springs } from './figures/springs';
 import { study } from './figures/study';
 import { node } from './node';
 import { strip } from './strip';
@@ -43,6 +43,7 @@ export const motionStage = stage(motion, {
     arms,
     sprung,
     springs,
+    rollRate,
     leaf,
     armLoads,
     springLoads,

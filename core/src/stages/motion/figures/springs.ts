@@ -1,6 +1,8 @@
 import { derive, type Figure, type Maybe } from '../../../measure';
 import { node, type Reads } from '../node';
 import { memberId, sprung, type SprungFigures } from './arms';
+import { holding } from './held';
+import { study } from './study';
 
 /** What a spring does at one wheel. */
 interface SpringFigures {
@@ -218,3 +220,64 @@ export const dampers = node('dampers', (r): readonly DamperFigures[] =>
       };
     }),
 );
+
+/** What turns against a degree of roll at the rear, N·m. */
+export interface RollFigures {
+  readonly springs: Maybe;
+  readonly bar: Maybe;
+  /** Springs, bar and bind together. */
+  readonly all: Maybe;
+}
+
+/** How far the springs stand apart on the axle, mm, and the rate of one of them. */
+function standApart(r: Reads): { readonly s: Maybe; readonly k: Maybe } {
+  if (r.choice('suspension') === 'leaf') return { s: r.figure('spring.spacing'), k: r.figure('leaf.rate') };
+  const held = r.of(holding).held;
+  const left = held?.sprung.find(({ kind, side }) => kind !== 'damper' && side === 'left');
+  const right = held?.sprung.find(({ kind, side }) => kind !== 'damper' && side === 'right');
+  const [a, b] = [left, right].map((m) => m && held?.inputs[m.axle[1]]);
+  if (!a || !b || !right) return { s: undefined, k: r.figure('coil.rate') };
+  return {
+    s: figure(
+      {
+        id: 'motion.springsApart',
+        label: 'Springs stand apart on the axle by',
+        unit: 'mm',
+        formula: right.sign < 0 ? '{l} + {r}' : '{l} − {r}',
+        source: 'Their ends on the axle',
+      },
+      { l: a, r: b },
+    ),
+    k: r.figure('coil.rate'),
+  };
+}
+
+/** Roll stiffness of the rear: springs, anti-roll bar, and what the bind adds. */
+export const rollRate = node('rollRate', (r): RollFigures => {
+  const { s, k } = standApart(r);
+  const bar = r.figure('motion.rollBar');
+  const springsOnly = figure(
+    {
+      id: 'motion.roll.springs',
+      label: 'Roll stiffness of the rear springs, for a degree',
+      unit: 'Nm',
+      formula: '{k}·{s}²/2·π/180/1000',
+      source: 'Half of one spring’s rate by the square of how far they stand apart; they stand upright',
+    },
+    { k, s },
+  );
+  return {
+    springs: springsOnly,
+    bar,
+    all: figure(
+      {
+        id: 'motion.roll.all',
+        label: 'Roll stiffness of the rear, for a degree',
+        unit: 'Nm',
+        formula: '{a} + {b} + {c}',
+        source: 'Springs, anti-roll bar, and what the bind of the links adds',
+      },
+      { a: springsOnly, b: bar, c: r.of(study).addedRoll },
+    ),
+  };
+});

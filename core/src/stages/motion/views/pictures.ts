@@ -1,10 +1,9 @@
 import type { Caption, Shape, View } from '../../../drawing';
-import type { Point3 } from '../../../mechanics/solid-axle';
+import { axleCharacter, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
 import { setSlope } from '../../driveline/figures/slopes';
 import { line } from '../../driveline/figures/line';
 import { bodies, rooms } from '../figures/rooms';
 import { standing, study, type StudyFigures } from '../figures/study';
-import type { AxleAsked } from '../../../mechanics/solid-axle';
 import type { Node } from '../../../stage';
 import {
   atPose,
@@ -87,6 +86,20 @@ const reachOf = ({ stand: { held, values } }: MotionScene): number =>
     ...[...held.members, ...held.sprung].map(({ car }) => values[car[0]] as number),
   ) + 240;
 
+/** Whether a place of the side view stands within the picture. */
+const inSight = (x: number | undefined, z: number | undefined): boolean =>
+  x !== undefined && z !== undefined && x > -400 && x < IN_SIGHT && Math.abs(z) < IN_SIGHT;
+
+/** Where the instant centre goes over the travel, as far as it stays within the picture. */
+function instantPath({ stand, trace }: MotionScene): readonly (readonly [number, number])[] {
+  return trace.flatMap(({ asked }) => {
+    const found = axleCharacter(stand.axle, { wheelbase: 1, cgHeight: 1 }, asked.z)?.instantCentre;
+    if (!found) return [];
+    const [x, z] = found;
+    return inSight(x, z) ? [[-x, z + asked.z] as const] : [];
+  });
+}
+
 /** Instant centre and neutral line, at ride height. */
 function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; captions: Caption[] } {
   const { values, held } = scene.stand;
@@ -95,8 +108,8 @@ function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; c
   const cg = values[held.at('brief.cgHeight')];
   const shapes: Shape[] = [];
   const captions: Caption[] = [];
-  const near = x !== undefined && z !== undefined && x > -400 && x < IN_SIGHT && Math.abs(z) < IN_SIGHT;
-  const far = Math.max(reachOf(scene), near ? x + 120 : 0);
+  const near = inSight(x, z);
+  const far = Math.max(reachOf(scene), near ? (x ?? 0) + 120 : 0);
   if (wheelbase && cg) {
     const rise = (cg * far) / wheelbase;
     shapes.push({
@@ -110,7 +123,10 @@ function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; c
     });
     captions.push({ text: 'neutral line', at: [-far, rise + 18], anchor: 'start' });
   }
-  if (near) {
+  const path = instantPath(scene);
+  if (path.length > 1)
+    shapes.push({ kind: 'line', style: 'pitch', name: 'path of the instant centre', points: path });
+  if (near && x !== undefined && z !== undefined) {
     shapes.push({ kind: 'circle', style: 'mark', centre: [-x, z], radius: 12, name: 'instant centre' });
     captions.push({ text: 'instant centre', at: [-x, z + 26], anchor: 'middle' });
   } else if (x !== undefined && z !== undefined)

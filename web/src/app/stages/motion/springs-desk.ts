@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { dampers, leaf, memberId, springs } from '@intervex/core/desks/motion';
+import { dampers, leaf, memberId, rollRate, springs } from '@intervex/core/desks/motion';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -53,6 +53,22 @@ import { PlanStore } from '../../state/plan-store';
         </p>
       }
     }
+    <table class="grid">
+      <thead>
+        <tr>
+          <th scope="col">Against a degree of roll</th>
+          <th scope="col"><span class="hidden">Value</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rollRows(); track row.name) {
+          <tr>
+            <th scope="row">{{ row.name }}</th>
+            <td><ix-figure [figure]="row.figure" /></td>
+          </tr>
+        }
+      </tbody>
+    </table>
     <ix-open-checks of="arm" />
   `,
 })
@@ -68,6 +84,14 @@ export class SpringsDesk {
           { name: 'Push on each front eye at launch', figure: found.eye },
         ]
       : [];
+  });
+  protected readonly rollRows = computed(() => {
+    const roll = this.of()(rollRate);
+    return [
+      { name: 'Rear springs', figure: roll.springs },
+      { name: 'Anti-roll bar', figure: roll.bar },
+      { name: 'With what the bind of the links adds', figure: roll.all },
+    ];
   });
   protected readonly springs = computed(() => {
     const of = this.of();
