@@ -12,7 +12,7 @@ describe('rail', () => {
     expect(survey).toMatch(/^Surveyno readings yet.*not begun/);
     expect(donor).toMatch(/^Donor8 readings/);
     expect(cut).toMatch(/^Cut1 check open.*stop/);
-    expect(bench.all('mat-icon svg')).toHaveLength(12);
+    expect(bench.all('mat-icon svg')).toHaveLength(13);
   });
 
   it('counts an accepted caution as settled', async () => {

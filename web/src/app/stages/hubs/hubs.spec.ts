@@ -327,7 +327,7 @@ describe('sheets for suppliers', () => {
   it('stand each as PDF, table and file, in the unit that is shown', async () => {
     const bench = await Bench.stage('sheets', donorPlan({}));
     const links = bench.all<HTMLAnchorElement>('.files.order a').map((a) => a.getAttribute('href') ?? '');
-    expect(links).toHaveLength(15);
+    expect(links).toHaveLength(21);
     expect(links[0]).toMatch(/shaft-order\.pdf\?units=mm&paper=a4$/);
     expect(links[5]).toMatch(/brake-order\.json\?units=mm$/);
   });
