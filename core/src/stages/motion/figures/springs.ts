@@ -222,7 +222,7 @@ export const dampers = node('dampers', (r): readonly DamperFigures[] =>
 );
 
 /** What turns against a degree of roll at the rear, N·m. */
-export interface RollFigures {
+interface RollFigures {
   readonly springs: Maybe;
   readonly bar: Maybe;
   /** Springs, bar and bind together. */

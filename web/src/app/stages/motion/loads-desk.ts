@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { torque } from '@intervex/core';
 import { armLoads, loadInputs, memberId, springLoads } from '@intervex/core/desks/motion';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
@@ -82,6 +83,10 @@ export class LoadsDesk {
       cornering,
     })),
   );
+  /** Which tyre the driveshaft’s torque takes load from. */
+  private readonly lifts = computed(() =>
+    this.store.results().plan.choices.shaftTurns === 'counter' ? 'Left tyre loses' : 'Right tyre loses',
+  );
   protected readonly pushes = computed(() => {
     const { launch } = this.of()(loadInputs);
     const { loads, preload, preloadTurns } = this.of()(springLoads);
@@ -94,6 +99,11 @@ export class LoadsDesk {
         note: 'pushes, for even tyres',
         figure: push,
       })),
+      {
+        name: this.lifts(),
+        note: 'while both springs push alike: what preload is for',
+        figure: this.of()(torque).reaction,
+      },
       { name: 'Left spring more than the right', note: 'minus: the right one more', figure: preload },
       { name: 'As length of preload', note: 'by the rate of one spring', figure: preloadTurns },
     ];

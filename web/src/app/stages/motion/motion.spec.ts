@@ -325,6 +325,7 @@ describe('springs, loads and scales', () => {
     expect(row(bench, 'Lower link, left')).toMatch(/−\d+ N.*\d+ N/);
     expect(row(bench, 'Lateral bar')).toMatch(/−\d{4} N/);
     expect(row(bench, 'Left spring more than the right')).toMatch(/−\d+ N/);
+    expect(row(bench, 'Right tyre loses')).toMatch(/what preload is for/);
     TestBed.resetTestingModule();
     const none = await Bench.of(LoadsDesk, planOf({ arms: {} }));
     expect(none.text).toContain('Loads follow from the links and the springs');
