@@ -14,7 +14,12 @@ afterAll(() => {
 });
 
 const compute = (...args: string[]) =>
-  spawnSync('npm', ['run', '-s', 'compute', '--', ...args], { cwd: ROOT, encoding: 'utf8' });
+  spawnSync('npm', ['run', '-s', 'compute', '--', ...args], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    // All figures of a plan with their workings take some MB.
+    maxBuffer: 64e6,
+  });
 const tern = readFileSync(join(ROOT, 'examples/tern.json'), 'utf8');
 const given = (name: string, text: string): string => {
   const file = join(folder, name);

@@ -63,10 +63,17 @@ function long(choices: Partial<Plan['choices']>): Plan {
 }
 const one = (id: string, value: number) => ({ repeats: [{ value }], instrument: quantity(id).instrument });
 
+/** An example’s own plan. */
+function example(name: string): Plan {
+  const file = readPlanText(readFileSync(join(import.meta.dirname, `../../../examples/${name}.json`), 'utf8'));
+  if (!file.ok) throw new Error(`The example ${name} cannot be read.`);
+  return file.file.plan;
+}
 const PLANS: readonly (readonly [string, Plan])[] = [
   ['slug', long({})],
   ['end off', long({ method: 'endOff', datum: 'pinion' })],
   ['new tubes, full-float', long({ method: 'newTubes', retentionTo: 'fullFloat' })],
+  ['on links', example('packhorse')],
 ];
 const UNITS: readonly LengthUnit[] = ['mm', 'in', 'frac', 'frac64'];
 const PAPERS = ['a4', 'letter'] as const;
@@ -182,7 +189,10 @@ describe('no figure of a sheet overlaps, is cut off or wraps', () => {
   it.each(CASES)('all sheets: $name, $units, $paper', async ({ name, plan, units, paper }) => {
     const results = evaluate(plan);
     // What is ordered does not follow from how the end comes off.
-    for (const def of SHEETS.filter((s) => s.bench || name !== 'end off')) {
+    const links = ['suspension', 'travel', 'links'];
+    for (const def of SHEETS.filter((s) =>
+      name === 'on links' ? links.includes(s.id) : s.bench || name !== 'end off',
+    )) {
       const found = wordsOf(await sheetPdf(variant(plan), def, { units, paper }, results));
       expect(collisions(found), def.id).toEqual([]);
       // On the wall a fraction’s rest stands under it.

@@ -31,16 +31,29 @@ function holesOf(arm: Arm): string {
   return [one('a', 'axle'), one('c', 'car')].filter(Boolean).join(', ') || 'one hole';
 }
 
-const places = (r: Reads, { print }: Pen): readonly SheetRow[] =>
+const note = (arm: Arm): string => `${ARM_NAMES[arm.kind]}, ${ARM_SIDE_NAMES[arm.side]}`;
+const WAYS = ['forward of the axle', 'left of the middle', 'above the ground'];
+
+/** Ends at the axle, as they are listed or as their brackets stand. */
+const axlePlaces = (r: Reads, { print }: Pen): readonly SheetRow[] =>
+  Object.values(r.part('arms'))
+    .filter(({ ax, bracket }) => ax !== undefined || bracket)
+    .map((arm) =>
+      cellsRow(
+        arm.name,
+        arm.bracket ? `${note(arm)}; as its bracket stands` : note(arm),
+        [arm.ax, arm.ay, arm.az].map((v) => (v === undefined || arm.bracket ? textCell('–') : print(bare(v)))),
+      ),
+    );
+
+/** Ends at the car, as they are listed. */
+const carPlaces = (r: Reads, { print }: Pen): readonly SheetRow[] =>
   Object.values(r.part('arms')).map((arm) =>
-    cellsRow(arm.name, `${ARM_NAMES[arm.kind]}, ${ARM_SIDE_NAMES[arm.side]}`, [
-      arm.ax === undefined ? textCell(arm.bracket ? 'as its bracket' : '–') : print(bare(arm.ax)),
-      arm.ay === undefined ? textCell('–') : print(bare(arm.ay)),
-      arm.az === undefined ? textCell('–') : print(bare(arm.az)),
-      print(bare(arm.cx)),
-      print(bare(arm.cy)),
-      print(bare(arm.cz)),
-    ]),
+    cellsRow(
+      arm.name,
+      note(arm),
+      [arm.cx, arm.cy, arm.cz].map((v) => print(bare(v))),
+    ),
   );
 
 function sections(r: Reads, pen: Pen): readonly SheetSection[] {
@@ -57,33 +70,28 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
           cellsRow(member.name, said(member), [print(length), textCell(holesOf(member.arm)), print(skew)]),
         ),
     },
-    {
-      title: 'Places at ride height, as listed: forward of the axle, left of the middle, above the ground',
-      columns: ['axle x', 'axle y', 'axle z', 'car x', 'car y', 'car z'],
-      rows: places(r, pen),
-    },
+    { title: 'Ends at the axle, car at ride height', columns: WAYS, rows: axlePlaces(r, pen) },
+    { title: 'Ends at the car, car at ride height', columns: WAYS, rows: carPlaces(r, pen) },
     {
       title: 'Springs and dampers',
-      columns: ['at ride height', 'at full bump', 'at full droop', 'motion ratio'],
+      columns: ['at ride height', 'at full bump', 'at full droop'],
       rows: r
         .of(sprung)
-        .map(({ member, ride, bump, droop, ratio }) =>
-          cellsRow(member.name, `${said(member)}, eye to eye`, [
-            print(ride),
-            print(bump),
-            print(droop),
-            print(ratio),
-          ]),
+        .map(({ member, ride, bump, droop }) =>
+          cellsRow(member.name, `${said(member)}, eye to eye`, [print(ride), print(bump), print(droop)]),
         ),
     },
     {
       title: 'Springs as they are set',
-      columns: ['own length at ride', 'adjuster and seats', 'left before solid', 'rate at the wheel'],
+      columns: ['own length at ride', 'adjuster and seats', 'left before solid'],
       rows: r
         .of(springs)
-        .map((s) =>
-          cellsRow(s.of.member.name, '', [print(s.ride), print(s.seat), print(s.left), print(s.wheelRate)]),
-        ),
+        .map((s) => cellsRow(s.of.member.name, '', [print(s.ride), print(s.seat), print(s.left)])),
+    },
+    {
+      title: 'Springs at the wheel',
+      columns: ['motion ratio', 'rate at the wheel'],
+      rows: r.of(springs).map((s) => cellsRow(s.of.member.name, '', [print(s.of.ratio), print(s.wheelRate)])),
     },
     {
       title: 'Dampers',

@@ -63,20 +63,23 @@ function sections(r: Reads, { print }: Pen): readonly SheetSection[] {
   const found = r.of(along);
   if (!found) return [];
   const step = (CURVE - 1) / (ROWS - 1);
+  const table = (title: string, columns: readonly (typeof COLUMNS)[number][]): SheetSection => ({
+    title,
+    columns: columns.map(([, name]) => name),
+    rows: Array.from({ length: ROWS }, (_, k) => {
+      const i = k * step;
+      const z = found.heave[i] ?? 0;
+      return cellsRow(
+        z === 0 ? 'ride height' : `${print(bare(Math.abs(z))).text} ${z > 0 ? 'up' : 'down'}`,
+        '',
+        columns.map(([key, , unit]) => print(figureAt(r, key, unit, i))),
+      );
+    }),
+  });
   return [
-    {
-      title: 'Along the travel, level',
-      columns: COLUMNS.map(([, title]) => title),
-      rows: Array.from({ length: ROWS }, (_, k) => {
-        const i = k * step;
-        const z = found.heave[i] ?? 0;
-        return cellsRow(
-          z === 0 ? 'ride height' : `${print(bare(Math.abs(z))).text} ${z > 0 ? 'up' : 'down'}`,
-          '',
-          COLUMNS.map(([key, , unit]) => print(figureAt(r, key, unit, i))),
-        );
-      }),
-    },
+    table('Where the axle goes, level', COLUMNS.slice(0, 3)),
+    table('How it steers and squats', COLUMNS.slice(3, 5)),
+    table('Where it rolls, and what its links lack', COLUMNS.slice(5)),
   ];
 }
 
