@@ -138,14 +138,14 @@ function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
   if (Number.isNaN(bump) || Number.isNaN(droop)) return [];
   const heaves = [-droop, -0.66 * droop, -0.33 * droop, 0, 0.33 * bump, 0.66 * bump, bump];
   const rolls = Number.isNaN(roll) || roll < 1e-4 ? [0] : [0, roll, -roll];
-  return heaves.flatMap((z) =>
-    rolls.flatMap((angle) => {
+  const all = heaves.flatMap((z) =>
+    rolls.flatMap((angle) =>
       // A rolled axle at the end of its travel would push one wheel past it.
-      if (angle !== 0 && (z === bump || z === -droop)) return [];
-      const posed = posedAt(axle, { z, roll: angle });
-      return posed.pose.status === 'exact' || posed.pose.status === 'bind' ? [posed] : [];
-    }),
+      angle !== 0 && (z === bump || z === -droop) ? [] : [posedAt(axle, { z, roll: angle })],
+    ),
   );
+  // Where the links do not reach one of them, nothing is known of the whole travel: that is not clear.
+  return all.every(({ pose: { status } }) => status === 'exact' || status === 'bind') ? all : [];
 }
 
 const KEYS = ['x', 'y', 'z', 'x2', 'y2', 'z2'] as const;

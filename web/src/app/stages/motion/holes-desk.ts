@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { aims, holding, holeRows, MOST_WAYS, waysOf, type HoleWay } from '@intervex/core/desks/motion';
-import type { Plan } from '@intervex/core';
+import { limitIn, type Plan } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { LineChart, type ChartLine } from '../../shared/line-chart';
 import { PlanStore } from '../../state/plan-store';
@@ -143,7 +143,7 @@ export class HolesDesk {
   });
   protected readonly lines = computed((): readonly ChartLine[] => {
     const k = this.length() === 'mm' ? 1 : 1 / 25.4;
-    const most = this.results().plan.limits['motion.bind']?.value ?? 1;
+    const most = limitIn(this.results().plan.limits, 'motion.bind').value;
     const point = (w: HoleWay) => ({ x: w.icAlong * k, y: 100 * w.antiSquat });
     const near = this.ways().filter((w) => Number.isFinite(w.icAlong) && Math.abs(w.icAlong) < 12_000);
     const used = this.rows().map((row) => row.used);
