@@ -10,6 +10,7 @@ import { armProblem, crankProblem, obstacleProblem, type Arm, type Crank } from 
 import { armLoads } from './figures/loads';
 import { arms, sprung } from './figures/arms';
 import { holding } from './figures/held';
+import { rooms } from './figures/rooms';
 import { rollRate } from './figures/springs';
 import { standing, study } from './figures/study';
 import { motionScene, motionView, solidsOf } from './views';
@@ -280,6 +281,18 @@ describe('springs and links by their places', () => {
     );
     expect(bar.of(outward)).toBeUndefined();
     expect(bar.checks.find((c) => c.id === 'motion.bar')?.level).toBe('caution');
+  });
+});
+
+describe('room to what does not move', () => {
+  it('is not known where the links do not reach all of the travel', () => {
+    const far = { name: 'Far away', kind: 'point', x: 3000, y: 0, z: 1900 } as const;
+    const room = (upper: Arm) =>
+      results('own', { lower: LOWER, upper, bar: BAR }, { obstacles: { far } }).of(rooms)[0]?.room;
+    expect(room(arm('Upper link', 'upper', 'pair', [-30, 396, 466], [352, 391, 440]))?.value).toBeGreaterThan(
+      500,
+    );
+    expect(room(arm('Upper link', 'upper', 'pair', [-31, 428, 452], [9, 424, 452]))).toBeUndefined();
   });
 });
 
