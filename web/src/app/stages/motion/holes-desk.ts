@@ -206,20 +206,22 @@ export class HolesDesk {
     }
   }
 
-  /** How far a way is off what is aimed at. */
+  /** What is wanted, as it was chosen. */
+  private wanted(id: 'motion.squatWanted' | 'motion.wantedAlong' | 'motion.wantedHeight'): number | undefined {
+    return this.results().known.get(id)?.figure.value;
+  }
+
+  /** How far a way is off what is aimed at; all alike while nobody said what is wanted. */
   private off(way: HoleWay): number {
-    const { plan } = this.results();
-    const read = (id: 'motion.squatWanted' | 'motion.wantedAlong' | 'motion.wantedHeight') =>
-      plan.readings[id]?.repeats[0]?.value;
-    const bad = (v: number) => (Number.isFinite(v) ? Math.abs(v) : Infinity);
-    const aim = plan.choices.squatAim;
-    if (aim === 'percent') return bad(way.antiSquat - (read('motion.squatWanted') ?? 1));
+    const bad = (v: number, w = v) => (Number.isFinite(v) ? Math.abs(v - w) : Infinity);
+    const aim = this.results().plan.choices.squatAim;
+    if (aim === 'percent') return bad(way.antiSquat, this.wanted('motion.squatWanted'));
     if (aim === 'place')
       return (
-        bad(way.icAlong - (read('motion.wantedAlong') ?? way.icAlong)) +
-        bad(way.icHeight - (read('motion.wantedHeight') ?? way.icHeight))
+        bad(way.icAlong, this.wanted('motion.wantedAlong')) +
+        bad(way.icHeight, this.wanted('motion.wantedHeight'))
       );
-    return bad(way.aboveNeutral);
+    return bad(way.aboveNeutral, 0);
   }
 
   protected use(way: HoleWay): void {
