@@ -72,6 +72,7 @@ describe('a question to the parts counter', () => {
       outside: 68.05,
       open: false,
       near: {},
+      like: {},
     });
     expect(wrong(partsQuerySchema, { kind: 'boot' })).toEqual(['kind']);
     expect(wrong(partsQuerySchema, { kind: 'seal', inside: 40 })).toHaveLength(1);

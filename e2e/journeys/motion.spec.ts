@@ -67,9 +67,12 @@ test('ladder bars: the front pivot is moved to the neutral line, by numbers and 
   const handle = page.getByRole('slider', { name: /Ladder bar, car end/ }).first();
   await handle.focus();
   await handle.press('ArrowLeft');
-  await saved(page);
-  const plan = (await (await request.get(`/api/variants/${id}`)).json()) as { plan: { arms: Things } };
-  expect(plan.plan.arms['bar']?.['cx']).not.toBe(842);
+  await expect
+    .poll(async () => {
+      const { plan } = (await (await request.get(`/api/variants/${id}`)).json()) as { plan: { arms: Things } };
+      return plan.arms['bar']?.['cx'];
+    })
+    .not.toBe(842);
   await expect(strip(page, 'WMS width')).toBeVisible();
 });
 

@@ -214,6 +214,9 @@ const PLANS = {
         'coil.rate': [31, 'chosen'],
         'coil.free': [330],
         'coil.solid': [148],
+        'coil.over': [58.5],
+        'coil.frequency': [1.9, 'chosen'],
+        'coil.seats': [24, 'chosen'],
         'damper.closed': [252],
         'damper.open': [441],
         'scales.leftFront': [262],
@@ -226,6 +229,28 @@ const PLANS = {
       },
       { suspension: 'parallel' },
     ),
+    searches: {
+      spring: {
+        asked: { rate: 31 },
+        of: 9,
+        found: [
+          {
+            number: 'WC-1',
+            name: 'Coil spring',
+            kind: 'spring',
+            seller: 'Withy Shaftworks',
+            price: 60,
+            stock: 2,
+            leadDays: 4,
+            size: { rate: 31.5, free: 330, inside: 61, solid: 150 },
+          },
+        ],
+        chosen: 'WC-1',
+        from: 'counter',
+        at: '2027-02-03T09:00:00.000Z',
+        who: 'Ansa',
+      },
+    },
     arms: {
       lower: { ...ARM, name: 'Lower link', kind: 'lower', ax: -6, ay: 468, az: 243, cx: 561, cy: 462, cz: 268 },
       upper: {
@@ -622,6 +647,9 @@ const TABLE: readonly Row[] = [
   ['coil.rate', 'motion', 'arm.coil.left.wheelRate arm.coil.right.springRide'],
   ['coil.free', 'motion', 'arm.coil.left.springRide !arm.coil.right.solid'],
   ['coil.solid', 'motion', 'arm.coil.left.left !arm.coil.left.solid'],
+  ['coil.over', 'motion', 'coil.taken.room !coil.over'],
+  ['coil.frequency', 'motion', 'coil.wanted.rate coil.wanted.free'],
+  ['coil.seats', 'motion', 'coil.wanted.free'],
   ['damper.closed', 'motion', 'arm.coil.left.toClosed !arm.coil.right.closed'],
   ['damper.open', 'motion', 'arm.coil.left.toOpen !arm.coil.right.open'],
   ['scales.leftFront', 'motion', 'scales.mass scales.fromRear scales.cross scales.height'],

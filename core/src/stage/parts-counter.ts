@@ -10,7 +10,7 @@ export interface PartOffer {
   readonly stock: number;
   /** Days until it is here. */
   readonly leadDays: number;
-  /** Dimensions by name, such as `bore`, `outside`, `width`. */
+  /** Dimensions by name, such as `bore`, `outside`, `width`; lengths in mm, a spring’s `rate` in N/mm. */
   readonly size: Readonly<Record<string, number>>;
 }
 export const PART_KINDS = [
@@ -22,6 +22,7 @@ export const PART_KINDS = [
   'wheel',
   'salvage',
   'gearSet',
+  'spring',
 ] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 

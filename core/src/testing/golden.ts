@@ -7,7 +7,7 @@ import type { Choices, Plan } from '../plan';
 import { everySheet, everyView } from './every-part';
 import { CUT_METHODS, MARK_DATUMS, SCHOOLS } from '../stages/cut/choices';
 import { JIGS, PATTERN_ROUTES } from '../stages/hubs/choices';
-import { SHAFT_TURNS, SQUAT_AIMS } from '../stages/motion/choices';
+import { LADDER_FRONTS, SHAFT_TURNS, SQUAT_AIMS } from '../stages/motion/choices';
 import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
 import { COUPLINGS, DRIVEN } from '../stages/gears/choices';
 import { REACTIONS } from '../stages/brief/choices';
@@ -122,6 +122,7 @@ const CHOICES: { readonly [K in keyof Choices]: readonly Choices[K][] } = {
   fittingThread: FITTING_THREADS,
   squatAim: SQUAT_AIMS,
   shaftTurns: SHAFT_TURNS,
+  ladderFront: LADDER_FRONTS,
 };
 
 /** Parts of a plan's readings, so that each reading is missing from some of them. */

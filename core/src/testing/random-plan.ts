@@ -4,7 +4,7 @@ import { bracketParts } from './random-brackets';
 import { motionParts } from './random-motion';
 import { BOLT_BENDS } from '../mechanics';
 import { FITTING_THREADS, SPRING_SIDES } from '../stages/brackets/choices';
-import { SHAFT_TURNS, SQUAT_AIMS } from '../stages/motion/choices';
+import { LADDER_FRONTS, SHAFT_TURNS, SQUAT_AIMS } from '../stages/motion/choices';
 import { AIMS, PIECES, SUSPENSIONS } from '../stages/driveline/choices';
 import { OPEN_CHOICES, OPEN_STATES } from '../stage';
 import {
@@ -78,6 +78,10 @@ const SIZES: readonly (readonly [string, number, number])[] = [
   ['bore', 10, 60],
   ['outside', 30, 100],
   ['width', 5, 30],
+  ['rate', 0, 80],
+  ['free', 0, 400],
+  ['solid', 0, 260],
+  ['inside', 0, 120],
 ];
 
 function searchOf(random: Random): PartSearch {
@@ -159,6 +163,7 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       fittingThread: pick(random, FITTING_THREADS),
       squatAim: pick(random, SQUAT_AIMS),
       shaftTurns: pick(random, SHAFT_TURNS),
+      ladderFront: pick(random, LADDER_FRONTS),
     },
     readings,
     limits: some(random, LIMIT_IDS, 0.1, (id): LimitChange => {
@@ -179,7 +184,9 @@ export function randomPlan(seed: number, usual: Plan): Plan {
       hours: random() * 9,
       ...(random() < 0.4 ? { verdict: pick(random, VERDICTS), reason: 'Tried on the bench' } : {}),
     })),
-    searches: some(random, ['bearing', 'seal', 'shaftLeft', 'shaftRight'], 0.6, () => searchOf(random)),
+    searches: some(random, ['bearing', 'seal', 'shaftLeft', 'shaftRight', 'spring'], 0.6, () =>
+      searchOf(random),
+    ),
     tubeItems: some(random, ['perch', 'breather'], 0.5, (name) => {
       const from = between(random, 0, 700);
       return { side: pick(random, ['left', 'right'] as const), name, from, to: from + random() * 100 };

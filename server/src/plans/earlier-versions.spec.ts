@@ -241,6 +241,7 @@ describe('a database that an earlier build left', () => {
       perchesWelded: version < 8 ? 'last' : 'first',
       squatAim: 'neutral',
       shaftTurns: 'unsaid',
+      ladderFront: 'unsaid',
     });
     expect(first.plan.arms).toEqual({});
     expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');

@@ -303,6 +303,40 @@ function gearSets(random: () => number): Part[] {
   );
 }
 
+/** What spring steel is stiff in shear, N/mm². */
+const SHEAR = 79_300;
+/** Coils that stand at either end and do not work, together. */
+const DEAD_COILS = 1.75;
+/** Wires that springs of cars are wound of, mm. */
+const WIRES = [9, 9.5, 10, 10.5, 11, 11.5, 12, 12.5, 13, 13.5, 14, 14.5, 15, 15.5, 16, 17, 18];
+
+/** Coil springs: rate, free length and inside, wound of the thinnest wire that leaves at least 4.5 working coils. */
+function springs(random: () => number): Part[] {
+  return [57.2, 61, 63.5, 66, 76.2, 101.6].flatMap((inside, i) =>
+    [178, 203, 229, 254, 279, 305, 330, 356].flatMap((free, j) =>
+      [14, 17.5, 21, 24.5, 28, 31.5, 35, 42, 49, 61].flatMap((rate, k) => {
+        const coils = (wire: number) => (SHEAR * wire ** 4) / (8 * (inside + wire) ** 3 * rate);
+        const wire = WIRES.find((d) => coils(d) >= 4.5);
+        const solid = wire && Math.round((coils(wire) + DEAD_COILS) * wire * 10) / 10;
+        // What would have hardly a way to go is not wound.
+        if (!wire || !solid || solid > 0.6 * free) return [];
+        return [
+          {
+            number: `WC-${String(1000 + 100 * i + 10 * j + k)}`,
+            name: `Coil spring ${rate} N/mm, ${free} free, ${inside} inside`,
+            kind: 'spring' as const,
+            seller: SHAFTS,
+            price: Math.round(34 + free * 0.08 + wire * 1.5 + random() * 12),
+            stock: random() < 0.2 ? 0 : Math.ceil(random() * 6),
+            leadDays: 2 + Math.floor(random() * 15),
+            size: { rate, free, inside, solid, wire },
+          },
+        ];
+      }),
+    ),
+  );
+}
+
 /** Everything on the counter, the same at every start. */
 export function catalogue(): readonly Part[] {
   const random = seeded(20_261);
@@ -315,5 +349,6 @@ export function catalogue(): readonly Part[] {
     ...wheels(random),
     ...donors(),
     ...gearSets(random),
+    ...springs(random),
   ];
 }

@@ -50,6 +50,19 @@ describe('the parts counter', () => {
     expect(offers.some((p) => (p.size['outside'] ?? 0) <= 72)).toBe(false);
   });
 
+  it('has springs that can be wound: of spring steel, as stiff as they say, with a way to go', async () => {
+    const { offers } = await ask('kind=spring');
+    expect(offers.length).toBeGreaterThan(200);
+    for (const { size } of offers) {
+      const { rate = 0, free = 0, inside = 0, solid = 0, wire = 0 } = size;
+      // As many coils as the solid length holds, less those that lie dead at the ends.
+      const coils = solid / wire - 1.75;
+      const stiff = (79_300 * wire ** 4) / (8 * (inside + wire) ** 3 * coils);
+      expect(Math.abs(stiff / rate - 1)).toBeLessThan(0.01);
+      expect(solid).toBeLessThanOrEqual(0.6 * free);
+    }
+  });
+
   it('can be out of stock, down, or slow', async () => {
     await mode({ outOfStock: true });
     expect((await ask('kind=seal')).offers.every((p) => p.stock === 0)).toBe(true);

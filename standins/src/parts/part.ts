@@ -1,4 +1,4 @@
-/** One part on the counter. Lengths in mm. */
+/** One part on the counter. Lengths in mm, a spring’s rate in N/mm. */
 export interface Part {
   readonly number: string;
   readonly name: string;
@@ -10,7 +10,17 @@ export interface Part {
   readonly size: Readonly<Record<string, number>>;
 }
 
-export const KINDS = ['bearing', 'seal', 'shaft', 'stud', 'brakeKit', 'wheel', 'salvage', 'gearSet'] as const;
+export const KINDS = [
+  'bearing',
+  'seal',
+  'shaft',
+  'stud',
+  'brakeKit',
+  'wheel',
+  'salvage',
+  'gearSet',
+  'spring',
+] as const;
 export type PartKind = (typeof KINDS)[number];
 
 /** Small seeded generator (mulberry32): the same catalogue at every start. */

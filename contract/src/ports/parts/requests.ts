@@ -12,6 +12,8 @@ export interface PartsQuery {
   readonly open: boolean;
   /** Dimensions that have to agree to 0.3 mm, by name. */
   readonly near: Readonly<Record<string, number>>;
+  /** Dimensions that the list is ordered by, those that come nearest in all of them together first. */
+  readonly like: Readonly<Record<string, number>>;
 }
 /** Reads `rim:13,pcd:108.04` as dimensions by name. */
 const nearText: Joi.CustomValidator = (text: string, helpers) => {
@@ -20,6 +22,11 @@ const nearText: Joi.CustomValidator = (text: string, helpers) => {
   return Object.fromEntries(parts.map((part) => [part?.[1], Number(part?.[2])]));
 };
 
+const dimensions = Joi.string()
+  .max(200)
+  .custom(nearText)
+  .default({})
+  .messages({ 'near.form': 'must be dimensions such as rim:13,pcd:108.04' });
 const size = Joi.number().min(0.1).max(2000);
 export const partsQuerySchema = Joi.object<PartsQuery>({
   kind: Joi.string()
@@ -29,11 +36,8 @@ export const partsQuerySchema = Joi.object<PartsQuery>({
   outside: size,
   width: size,
   open: Joi.boolean().default(false),
-  near: Joi.string()
-    .max(200)
-    .custom(nearText)
-    .default({})
-    .messages({ 'near.form': 'must be dimensions such as rim:13,pcd:108.04' }),
+  near: dimensions,
+  like: dimensions,
 }).and('inside', 'outside');
 
 const mm = (least: number, most: number) => Joi.number().min(least).max(most);

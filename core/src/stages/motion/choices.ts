@@ -256,6 +256,10 @@ export type SquatAim = (typeof SQUAT_AIMS)[number];
 export const SHAFT_TURNS = ['unsaid', 'clockwise', 'counter'] as const;
 export type ShaftTurn = (typeof SHAFT_TURNS)[number];
 
+/** How the front pivots of ladder bars hold: free to slide along their bolts, or in bushings that hold sideways too. */
+export const LADDER_FRONTS = ['unsaid', 'sliding', 'bushed'] as const;
+export type LadderFront = (typeof LADDER_FRONTS)[number];
+
 /** Its place in the plan. */
 export const MOTION_SECTION = {
   choices: {
@@ -267,10 +271,15 @@ export const MOTION_SECTION = {
       since: 9,
       called: () => 'Which way the driveshaft turns',
     }),
+    ladderFront: field<LadderFront>(oneOf(LADDER_FRONTS), 'unsaid', {
+      since: 9,
+      called: () => 'How the front pivots of ladder bars hold',
+    }),
   },
   parts: {
     arms: field(items(ARM, 24), {}, { since: 9, called: (key) => `Suspension ${key}` }),
     cranks: field(items(CRANK, 1), {}, { since: 9, called: (key) => `Crank ${key}` }),
     obstacles: field(items(OBSTACLE, 200), {}, { since: 9, called: (key) => `Obstacle ${key}` }),
   },
+  searches: { spring: { belongs: 'car', called: 'Springs from the counter' } },
 } as const;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../evaluate/evaluate';
 import type { Plan } from '../../plan';
 import { reading, workedPlan } from '../../testing/plans';
+import { arm } from '../../testing/arms';
 import { pulls } from '../brackets/figures/pulls';
 import { strains } from '../brackets/figures/strains';
 import type { Suspension } from '../driveline/choices';
@@ -16,25 +17,6 @@ import { standing, study } from './figures/study';
 import { motionScene, motionView, solidsOf } from './views';
 
 const DEGREE = Math.PI / 180;
-type P = readonly [number, number, number];
-const arm = (
-  name: string,
-  kind: Arm['kind'],
-  side: Arm['side'],
-  a: P | undefined,
-  c: P,
-  more: Partial<Arm> = {},
-): Arm => ({
-  name,
-  kind,
-  side,
-  tool: 'tape',
-  ...(a ? { ax: a[0], ay: a[1], az: a[2] } : {}),
-  cx: c[0],
-  cy: c[1],
-  cz: c[2],
-  ...more,
-});
 const LOWER = arm('Lower link', 'lower', 'pair', [-9, 455, 238], [548, 449, 262]);
 const BAR = arm('Bar', 'lateral', 'single', [-95, -424, 301], [-99, 431, 318]);
 const COIL = arm('Coil', 'coil', 'pair', [14, 389, 352], [-31, 368, 661]);

@@ -10,6 +10,8 @@ export const MOTION_LIMITS = [
   lengthLimit('motion.clear', 'Room to what does not move', 12, 100),
   lengthLimit('damper.left', 'Damper left over at either end', 10, 100),
   lengthLimit('coil.left', 'Spring left over before it is solid', 8, 80),
+  lengthLimit('coil.over', 'Inside of a spring over what it goes over', 1, 10),
+  limit('coil.list', 'Rate as read off its list', 'ratio', 0.08, [0, 0.5]),
   limit('motion.weights', 'Scales off what the brief says', 'kg', 15, [0, 300]),
   lengthLimit('motion.mounts', 'Places of a damper off its length as read', 4, 40),
 ] as const;

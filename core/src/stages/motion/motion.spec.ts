@@ -4,6 +4,7 @@ import { allFigures } from '../../evaluate/all-figures';
 import { INSTRUMENTS, standardUncertainty } from '../../measure';
 import type { Plan } from '../../plan';
 import { reading, sheetFor, workedPlan } from '../../testing/plans';
+import { arm, type At as P } from '../../testing/arms';
 import { overTravel } from '../driveline/figures/band';
 import { changes } from '../driveline/figures/travel';
 import { pairLoads } from '../brackets/figures/links';
@@ -19,26 +20,6 @@ import { standing, study } from './figures/study';
 import { allWays, holeRows } from './holes';
 
 const DEGREE = Math.PI / 180;
-type P = readonly [number, number, number];
-
-const arm = (
-  name: string,
-  kind: Arm['kind'],
-  side: Arm['side'],
-  a: P | undefined,
-  c: P,
-  more: Partial<Arm> = {},
-): Arm => ({
-  name,
-  kind,
-  side,
-  tool: 'tape',
-  ...(a ? { ax: a[0], ay: a[1], az: a[2] } : {}),
-  cx: c[0],
-  cy: c[1],
-  cz: c[2],
-  ...more,
-});
 
 const PARALLEL: Readonly<Record<string, Arm>> = {
   lower: arm('Lower link', 'lower', 'pair', [-6, 468, 243], [561, 462, 268]),

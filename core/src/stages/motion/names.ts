@@ -1,4 +1,13 @@
-import type { ArmKind, ArmSide, ArmTool, CrankHold, ObstacleKind, ShaftTurn, SquatAim } from './choices';
+import type {
+  ArmKind,
+  ArmSide,
+  ArmTool,
+  CrankHold,
+  LadderFront,
+  ObstacleKind,
+  ShaftTurn,
+  SquatAim,
+} from './choices';
 
 export const ARM_NAMES: Readonly<Record<ArmKind, string>> = {
   lower: 'lower link',
@@ -39,4 +48,9 @@ export const SHAFT_TURN_NAMES: Readonly<Record<ShaftTurn, string>> = {
   unsaid: 'not said: taken as clockwise',
   clockwise: 'clockwise',
   counter: 'counter-clockwise',
+};
+export const LADDER_FRONT_NAMES: Readonly<Record<LadderFront, string>> = {
+  unsaid: 'not said: taken as free to slide',
+  sliding: 'free to slide along their bolts',
+  bushed: 'in bushings, held sideways too',
 };

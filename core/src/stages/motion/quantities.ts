@@ -84,6 +84,26 @@ export const MOTION_QUANTITIES = [
   coil('coil.solid', 'Solid length of the spring', 'Every coil on the next.', [30, 600], {
     instrument: 'caliper',
   }),
+  coil(
+    'coil.over',
+    'Spring goes over',
+    'The widest that its inside has to pass or to sit on: damper’s body, sleeve, seat.',
+    [20, 200],
+    { instrument: 'caliper' },
+  ),
+  coil(
+    'coil.frequency',
+    'Natural frequency wanted, Hz',
+    'One corner of the body on its spring; 1.2 to 1.6 rides on the road, 1.8 to 2.5 is for the track.',
+    [0.5, 5],
+    { unit: 'count' },
+  ),
+  coil(
+    'coil.seats',
+    'Seats inside the eyes, wanted',
+    'Of eye to eye at ride height, what the seats take with the adjuster in its middle.',
+    [0, 500],
+  ),
   coil('damper.closed', 'Damper closed', 'Eye to eye, pushed home without its bump rubber.', [120, 900], {
     instrument: 'tape',
   }),

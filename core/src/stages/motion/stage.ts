@@ -2,7 +2,7 @@ import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
 import { barListed, holds, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
-import { carried, clears, damperEnds, springEnds } from './checks/sprung';
+import { carried, clears, damperEnds, springEnds, springTaken } from './checks/sprung';
 import { linksDecision } from './decisions';
 import { ANSWERS } from './figures/answers';
 import { armLoads, loadInputs, springLoads } from './figures/loads';
@@ -11,6 +11,7 @@ import { arms, sprung } from './figures/arms';
 import { leaf } from './figures/leaf';
 import { height, weighed } from './figures/scales';
 import { rollRate, springs } from './figures/springs';
+import { takenSpring, wantedSpring } from './figures/stock-springs';
 import { study } from './figures/study';
 import { node } from './node';
 import { strip } from './strip';
@@ -26,6 +27,7 @@ export const motionStage = stage(motion, {
     travels,
     rodEnds,
     springEnds,
+    springTaken,
     damperEnds,
     clears,
     carried,
@@ -43,6 +45,8 @@ export const motionStage = stage(motion, {
     arms,
     sprung,
     springs,
+    wantedSpring,
+    takenSpring,
     rollRate,
     leaf,
     armLoads,

@@ -60,7 +60,7 @@ export interface Posed {
 }
 
 /** Poses that are always looked at. */
-export const STANDS = ['ride', 'bump', 'droop', 'roll'] as const;
+export const STANDS = ['ride', 'bump', 'droop', 'roll', 'rollBack'] as const;
 export type Stood = (typeof STANDS)[number];
 
 /** An axle by its inputs as numbers, and where it goes; poses that are not known, or not reached, are left out. */
@@ -86,7 +86,13 @@ export function standOf(held: Held, values: ArrayLike<number>): Stand {
     values,
     axle,
     reach,
-    poses: { ride: at(0, 0), bump: at(reach.bump, 0), droop: at(-reach.droop, 0), roll: at(0, reach.roll) },
+    poses: {
+      ride: at(0, 0),
+      bump: at(reach.bump, 0),
+      droop: at(-reach.droop, 0),
+      roll: at(0, reach.roll),
+      rollBack: at(0, -reach.roll),
+    },
   };
 }
 
@@ -119,10 +125,10 @@ const reached = ({ status }: AxlePose): boolean => status === 'exact' || status 
 /** Everything that is told of an axle’s motion. */
 export function studyOf(stand: Stand): Study {
   const { axle, reach, poses } = stand;
-  const [up, down, leaned] = [poses.bump?.pose, poses.droop?.pose, poses.roll?.pose];
+  const [up, down, left, right] = [poses.bump?.pose, poses.droop?.pose, poses.roll?.pose, poses.rollBack?.pose];
   const of = (pose: AxlePose | undefined, get: (p: AxlePose) => number): number =>
     pose ? get(pose) : Number.NaN;
-  const binding = [up, down, leaned].flatMap((p) => p ?? []);
+  const binding = [up, down, left, right].flatMap((p) => p ?? []);
   return {
     'pinion.bump': of(up, (p) => -p.pitch),
     'pinion.droop': of(down, (p) => -p.pitch),
@@ -135,10 +141,13 @@ export function studyOf(stand: Stand): Study {
     ...characterOf(stand),
     'bind.bump': of(up, worst),
     'bind.droop': of(down, worst),
-    'bind.roll': of(leaned, worst),
-    bindForce: binding.length === 3 ? largestForce(axle, binding) : Number.NaN,
-    // Twice the energy over the angle squared, for one degree.
-    addedRoll: reach.roll > NO_ROLL ? addedRoll(axle, leaned, reach.roll) : Number.NaN,
+    'bind.roll': Math.max(of(left, worst), of(right, worst)),
+    bindForce: binding.length === 4 ? largestForce(axle, binding) : Number.NaN,
+    // Twice the energy over the angle squared, for one degree; the mean of both ways.
+    addedRoll:
+      reach.roll > NO_ROLL
+        ? (addedRoll(axle, left, reach.roll) + addedRoll(axle, right, reach.roll)) / 2
+        : Number.NaN,
   };
 }
 

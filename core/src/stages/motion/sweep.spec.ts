@@ -1,26 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { axleCharacter, axlePose, type Point3 } from '../../mechanics/solid-axle';
+import { axleCharacter, axlePose } from '../../mechanics/solid-axle';
 import { evaluate } from '../../evaluate/evaluate';
 import { reading, workedPlan } from '../../testing/plans';
-import type { Arm } from './choices';
+import { arm } from '../../testing/arms';
 import { standing } from './figures/study';
 import { extremesOf, sweepOf } from './sweep';
 import { alongTravel } from './travel';
 import { memberAt, lengthOf, posedAt } from './study';
 
 const DEGREE = Math.PI / 180;
-const arm = (name: string, kind: Arm['kind'], side: Arm['side'], a: Point3, c: Point3): Arm => ({
-  name,
-  kind,
-  side,
-  tool: 'tape',
-  ax: a[0],
-  ay: a[1],
-  az: a[2],
-  cx: c[0],
-  cy: c[1],
-  cz: c[2],
-});
 const ARMS = {
   lower: arm('Lower link', 'lower', 'pair', [-6, 468, 243], [561, 462, 268]),
   upper: arm('Upper link', 'upper', 'pair', [-31, 428, 452], [379, 424, 428]),

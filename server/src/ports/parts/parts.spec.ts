@@ -109,6 +109,27 @@ describe('parts counter', () => {
     expect((await ask('kind=wheel&near=rim')).json.problems[0].field).toBe('near');
   });
 
+  it('gives first what comes nearest in all that is told of it, each by its share', async () => {
+    const spring = (number: string, size: PartOffer['size'], stock = 1): PartOffer => ({
+      ...bearing(number, 1, 1, 1, 74),
+      kind: 'spring',
+      stock,
+      size,
+    });
+    // Off by 10 % and 2 %, by 3 % and 3 %, by nothing and a fifth; one says no rate, two are alike.
+    const offers = [
+      spring('S-1', { rate: 27.5, free: 306 }),
+      spring('S-2', { rate: 25.75, free: 309 }, 0),
+      spring('S-3', { rate: 25, free: 360 }),
+      spring('S-4', { free: 300 }),
+      spring('S-5', { rate: 25.75, free: 309 }),
+    ];
+    counter.answer = withJson({ kind: 'spring', total: 5, offers });
+    const { json } = await ask('kind=spring&like=rate:25,free:300');
+    expect(json.offers.map((o: PartOffer) => o.number)).toEqual(['S-5', 'S-2', 'S-1', 'S-3', 'S-4']);
+    expect((await ask('kind=spring&like=rate')).json.problems[0].field).toBe('like');
+  });
+
   const shaft = (number: string, length: number, teeth = 31): PartOffer => ({
     ...bearing(number, 1, 1, 1, 190),
     kind: 'shaft',

@@ -64,10 +64,22 @@ function best(offers: readonly PartOffer[], query: PartsQuery): readonly PartOff
       .map((fit) => fit.offer);
   }
   const near = Object.entries(query.near);
-  return offers
-    .filter(({ size }) => near.every(([name, value]) => Math.abs((size[name] ?? Infinity) - value) <= NEAR_MM))
-    .sort((a, b) => Number(b.stock > 0) - Number(a.stock > 0) || a.price - b.price)
-    .slice(0, near.length ? MOST_NEAR : MOST_OFFERS);
+  const like = Object.entries(query.like);
+  const there = offers.filter(({ size }) =>
+    near.every(([name, value]) => Math.abs((size[name] ?? Infinity) - value) <= NEAR_MM),
+  );
+  const byHand = (a: PartOffer, b: PartOffer) => Number(b.stock > 0) - Number(a.stock > 0) || a.price - b.price;
+  return there
+    .map((offer) => ({ offer, off: like.reduce((sum, [name, value]) => sum + offOf(offer, name, value), 0) }))
+    .sort((a, b) => a.off - b.off || byHand(a.offer, b.offer))
+    .slice(0, near.length || like.length ? MOST_NEAR : MOST_OFFERS)
+    .map(({ offer }) => offer);
+}
+
+/** By how much of it a dimension is off, by its logarithm; one that is not told is off by all of it. */
+function offOf({ size }: PartOffer, name: string, value: number): number {
+  const told = size[name];
+  return told !== undefined && told > 0 && value > 0 ? Math.abs(Math.log(told / value)) : 1;
 }
 
 /** Dimensions that are the same part’s differ by no more, mm. */

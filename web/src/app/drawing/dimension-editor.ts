@@ -8,6 +8,8 @@ import { TrapFocus } from './trap-focus';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-dimension-editor',
+  // Also before the focus has come into it.
+  host: { '(document:keydown.escape)': 'closed.emit()' },
   imports: [MatIconModule, ReadingField, TrapFocus],
   template: `
     <div

@@ -12,8 +12,10 @@ import { PlanStore } from './plan-store';
 interface Question {
   readonly kind: PartKind;
   readonly sizes?: Readonly<Record<string, number>>;
-  /** Sizes that the list is ordered by. */
+  /** Sizes that what is listed has. */
   readonly near?: Readonly<Record<string, number>>;
+  /** Sizes that the list is ordered by, the nearest first. */
+  readonly like?: Readonly<Record<string, number>>;
   /** The journal that a ring slides on may be open at its end. */
   readonly open?: boolean;
 }
@@ -30,12 +32,16 @@ export class CounterService {
   readonly trouble = signal('');
 
   /** The counter’s answer; undefined where it was stopped or there is none. */
-  ask({ kind, sizes = {}, near, open }: Question): Promise<PartsAnswer | undefined> {
-    const wanted = near && Object.entries(near).map(([size, mm]) => `${size}:${mm}`);
+  ask({ kind, sizes = {}, near, like, open }: Question): Promise<PartsAnswer | undefined> {
+    const told = (of: Readonly<Record<string, number>>) =>
+      Object.entries(of)
+        .map(([size, mm]) => `${size}:${mm}`)
+        .join(',');
     return this.answered(
       this.api.parts(kind, {
         ...sizes,
-        ...(wanted ? { near: wanted.join(',') } : {}),
+        ...(near ? { near: told(near) } : {}),
+        ...(like ? { like: told(like) } : {}),
         ...(open === undefined ? {} : { open }),
       }),
     );
@@ -54,7 +60,7 @@ export class CounterService {
     const answer = await this.ask(question);
     if (!answer) return;
     const { of, offers, from, at } = answer;
-    const asked = question.near ?? question.sizes ?? {};
+    const asked = question.near ?? question.like ?? question.sizes ?? {};
     this.store.put('searches', as, {
       asked,
       of,

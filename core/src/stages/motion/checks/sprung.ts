@@ -2,6 +2,7 @@ import { judge, unknownCheck, type Check } from '../../../stage';
 import { sprung, memberId } from '../figures/arms';
 import { rooms, bodies } from '../figures/rooms';
 import { springs, dampers } from '../figures/springs';
+import { takenSpring } from '../figures/stock-springs';
 import { standing } from '../figures/study';
 import { node, type Reads } from '../node';
 import { AT } from './moves';
@@ -59,6 +60,51 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
     ];
   }),
 );
+
+/** The spring that was taken from the counter: it goes over its damper, and is as its list says. */
+export const springTaken = node('springTaken', (r): readonly Check[] => {
+  const taken = r.of(takenSpring);
+  if (!taken) return [];
+  const { offer, room, off } = taken;
+  return [
+    judge({
+      id: 'coil.over',
+      stage: STAGE,
+      figure: room,
+      way: 'atLeast',
+      limit: r.limit('coil.over'),
+      stop: 0,
+      holds: `Spring ${offer.number} goes over its damper`,
+      fails: (level) =>
+        level === 'stop'
+          ? `Spring ${offer.number} does not go over its damper`
+          : `Spring ${offer.number} hardly goes over its damper`,
+      unknown: `Whether spring ${offer.number} goes over its damper is not known`,
+      reason: 'A spring that rubs on the body of its damper wears through it, and breaks where it is worn.',
+      todo: 'A spring that is wider inside, or a narrower sleeve.',
+      at: 'coil.over',
+      lacks: r.figure('coil.over') ? [] : ['coil.over'],
+    }),
+    ...(off
+      ? [
+          judge({
+            id: 'coil.list',
+            stage: STAGE,
+            figure: off,
+            way: 'atMost',
+            limit: r.limit('coil.list'),
+            holds: `Spring ${offer.number} is as its list says`,
+            fails: () => `The rate as it stands is not that of spring ${offer.number}`,
+            unknown: '',
+            reason: 'Lengths, loads and frequency go by the rate as it stands, not by the one on the list.',
+            todo: 'Take another spring, or go by what was read of this one.',
+            at: 'coil.rate',
+            lacks: [],
+          }),
+        ]
+      : []),
+  ];
+});
 
 /** Dampers at both ends of the travel. */
 export const damperEnds = node('damperEnds', (r): readonly Check[] =>

@@ -91,6 +91,9 @@ export interface SprungFigures {
   readonly ride: Maybe;
   readonly bump: Maybe;
   readonly droop: Maybe;
+  /** In full roll either way: shortest and longest. */
+  readonly rollIn: Maybe;
+  readonly rollOut: Maybe;
   /** Shortened by so much for a mm of rise, at ride height. */
   readonly ratio: Maybe;
 }
@@ -115,8 +118,28 @@ function sprungOf(stands: Standing, member: Member): SprungFigures {
       },
       on,
     );
+  const rolled = (what: 'rollIn' | 'rollOut', words: string, of: (...lengths: number[]) => number) =>
+    solvedFrom(
+      stands,
+      {
+        id: `${id}.${what}`,
+        label: `${member.name}, eye to eye in full roll, ${words}`,
+        unit: 'mm',
+        source: 'Solved: where the axle carries its end, rolled so far either way',
+      },
+      (stand) =>
+        of(
+          ...(['roll', 'rollBack'] as const).map((way) => {
+            const posed = stand.poses[way];
+            return posed ? lengthOf(memberAt(stand, posed, member)) : Number.NaN;
+          }),
+        ),
+      ['stance.lean'],
+    );
   return {
     member,
+    rollIn: rolled('rollIn', 'shortest', Math.min),
+    rollOut: rolled('rollOut', 'longest', Math.max),
     ride: at('ride', 'at ride height', []),
     bump: at('bump', 'at full bump', ['spring.bump']),
     droop: at('droop', 'at full droop', ['spring.droop']),

@@ -2,7 +2,7 @@ import type { Figure } from '../../../measure';
 import { centreHeight } from '../../brief/figures/torque';
 import type { AxleLink, AxlePin, Point3, SolidAxle } from '../../../mechanics/solid-axle';
 import type { Suspension } from '../../driveline/choices';
-import type { Arm, ArmKind } from '../choices';
+import type { Arm, ArmKind, LadderFront } from '../choices';
 import { node, type Reads } from '../node';
 import { crankPlaces, endsOf, type PlaceFigures } from './inputs';
 
@@ -161,7 +161,14 @@ function leafOf(values: ArrayLike<number>, at: (id: string) => number, H: number
   return { links, pins: [pin], pitch: { perRise: 1 / a - 1 / b, rate: LEAF_RATE } };
 }
 
-function solidOf(values: ArrayLike<number>, { members, at, leaf, crank }: Parts): SolidAxle {
+/** What the front pivot of a ladder bar holds. */
+const LADDER_HELD: Readonly<Record<LadderFront, AxlePin['directions']>> = {
+  unsaid: ['x', 'z'],
+  sliding: ['x', 'z'],
+  bushed: ['x', 'y', 'z'],
+};
+
+function solidOf(values: ArrayLike<number>, { members, at, leaf, crank, front }: Parts): SolidAxle {
   const H = values[at('drive.axleHeight')] as number;
   const bush = values[at('motion.bush')] as number;
   const springs = leaf ? leafOf(values, at, H) : {};
@@ -180,7 +187,7 @@ function solidOf(values: ArrayLike<number>, { members, at, leaf, crank }: Parts)
       return {
         axle: at0,
         chassis: at0,
-        directions: kind === 'ladder' ? ['x', 'z'] : ['z'],
+        directions: kind === 'ladder' ? LADDER_HELD[front] : ['z'],
         rate: arm.rate ?? bush,
       };
     });
@@ -216,6 +223,7 @@ interface Parts {
   readonly at: (id: string) => number;
   readonly leaf: boolean;
   readonly crank: CrankAt | undefined;
+  readonly front: LadderFront;
 }
 
 function crankOf(r: Reads, inputs: Inputs): CrankAt | undefined {
@@ -269,7 +277,7 @@ export const holding = node('holding', (r): Holding => {
   if (unplaced.length) lacks.push('arm.list');
   if (lacks.length || wants.length) return { lacks: [...lacks, ...(wants.length ? ['arm.list'] : [])], wants };
   const holds = members.filter(({ kind }) => !SPRUNG.includes(kind));
-  const parts: Parts = { members: holds, at, leaf, crank };
+  const parts: Parts = { members: holds, at, leaf, crank, front: r.choice('ladderFront') };
   return {
     lacks: [],
     wants: [],

@@ -1,27 +1,9 @@
-import { derive, type Figure, type Maybe } from '../../../measure';
+import type { Maybe } from '../../../measure';
 import { node, type Reads } from '../node';
 import { memberId, sprung, type SprungFigures } from './arms';
+import { figure, springOf, type SpringFigures } from './coil';
 import { holding } from './held';
 import { study } from './study';
-
-/** What a spring does at one wheel. */
-interface SpringFigures {
-  readonly of: SprungFigures;
-  /** What one spring carries at ride height, N. */
-  readonly load: Maybe;
-  /** At the wheel, N/mm, and what one rear corner then swings at, Hz as a count. */
-  readonly wheelRate: Maybe;
-  readonly frequency: Maybe;
-  /** Length of the spring itself, mm: at ride, bump and droop. */
-  readonly ride: Maybe;
-  readonly bump: Maybe;
-  readonly droop: Maybe;
-  /** Free length that would carry the car with the seats where they are on the damper, by this rate. */
-  readonly seat: Maybe;
-  /** Spring left over before it is solid at bump; how loose it is at droop. */
-  readonly left: Maybe;
-  readonly loose: Maybe;
-}
 
 /** A damper’s room at both ends, mm. */
 interface DamperFigures {
@@ -30,161 +12,18 @@ interface DamperFigures {
   readonly toOpen: Maybe;
 }
 
-/** Mass that each rear spring carries, kg. */
-const sprungCorner = node('sprungCorner', (r): Maybe => {
-  const [rear, axle] = [r.figure('brief.rear'), r.figure('motion.unsprung')];
-  if (!rear || !axle) return undefined;
-  return derive({
-    id: 'motion.corner',
-    label: 'Mass on one rear spring',
-    unit: 'kg',
-    formula: '({R} − {A})/2',
-    source: 'Half of the rear axle’s load, less the axle with its wheels',
-    inputs: { R: rear, A: axle },
-  });
-});
-
-type Inputs = Readonly<Record<string, Maybe>>;
-/** All inputs, or nothing where one is not known. */
-function known(inputs: Inputs): Readonly<Record<string, Figure>> | undefined {
-  return Object.values(inputs).every((f) => f !== undefined)
-    ? (inputs as Readonly<Record<string, Figure>>)
-    : undefined;
-}
-
-function figure(
-  spec: {
-    readonly id: string;
-    readonly label: string;
-    readonly unit: Figure['unit'];
-    readonly formula: string;
-    readonly source: string;
-  },
-  inputs: Inputs,
-): Maybe {
-  const all = known(inputs);
-  if (!all) return undefined;
-  const made = derive({ ...spec, inputs: all });
-  return Number.isFinite(made.value) ? made : undefined;
-}
-
-function springOf(r: Reads, of: SprungFigures): SpringFigures {
-  const id = memberId(of.member);
-  const { name } = of.member;
-  const k = r.figure('coil.rate');
-  const m = r.of(sprungCorner);
-  const load = figure(
-    {
-      id: `${id}.load`,
-      label: `${name}, load at ride height`,
-      unit: 'N',
-      formula: '{m}·9.80665/{i}',
-      source: 'What its wheel carries of the body, by its motion ratio',
-    },
-    { m, i: of.ratio },
-  );
-  const ride = figure(
-    {
-      id: `${id}.springRide`,
-      label: `${name}, spring’s length at ride height`,
-      unit: 'mm',
-      formula: '{L} − {F}/{k}',
-      source: 'Free length less what its load presses it together',
-    },
-    { L: r.figure('coil.free'), F: load, k },
-  );
-  const at = (what: 'bump' | 'droop', words: string, end: Maybe): Maybe =>
-    figure(
-      {
-        id: `${id}.spring.${what}`,
-        label: `${name}, spring’s length ${words}`,
-        unit: 'mm',
-        formula: '{s} + {e} − {r}',
-        source: 'At ride height, and by how much its ends come together or part',
-      },
-      { s: ride, e: end, r: of.ride },
-    );
-  const bump = at('bump', 'at full bump', of.bump);
-  const droop = at('droop', 'at full droop', of.droop);
-  const wheelRate = figure(
-    {
-      id: `${id}.wheelRate`,
-      label: `${name}, rate at the wheel`,
-      unit: 'N/mm',
-      formula: '{k}·{i}²',
-      source: 'Spring rate by the square of its motion ratio; both wheels alike',
-    },
-    { k, i: of.ratio },
-  );
-  return {
-    of,
-    load,
-    wheelRate,
-    frequency: figure(
-      {
-        id: `${id}.frequency`,
-        label: `${name}, natural frequency, Hz`,
-        unit: 'count',
-        formula: '√(1000·{K}/{m})/(2·π)',
-        source: 'One corner of the body on its spring, both wheels alike',
-      },
-      { K: wheelRate, m },
-    ),
-    ride,
-    bump,
-    droop,
-    ...roomOf(r, of, { ride, bump, droop }),
-  };
-}
-
-/** What is left of a spring at both ends of the travel, and what its adjuster takes. */
-function roomOf(
-  r: Reads,
-  of: SprungFigures,
-  { ride, bump, droop }: Pick<SpringFigures, 'ride' | 'bump' | 'droop'>,
-): Pick<SpringFigures, 'seat' | 'left' | 'loose'> {
-  const id = memberId(of.member);
-  const { name } = of.member;
-  return {
-    seat: figure(
-      {
-        id: `${id}.seat`,
-        label: `${name}, spring seats stand inside its ends by`,
-        unit: 'mm',
-        formula: '{e} − {s}',
-        source: 'Eye to eye at ride height less the spring’s own length then: what the adjuster takes',
-      },
-      { e: of.ride, s: ride },
-    ),
-    left: figure(
-      {
-        id: `${id}.left`,
-        label: `${name}, left before the spring is solid`,
-        unit: 'mm',
-        formula: '{b} − {S}',
-        source: 'Spring’s length at full bump less its solid length',
-      },
-      { b: bump, S: r.figure('coil.solid') },
-    ),
-    loose: figure(
-      {
-        id: `${id}.loose`,
-        label: `${name}, spring still pressed at full droop by`,
-        unit: 'mm',
-        formula: '{L} − {d}',
-        source: 'Free length less its length at full droop; minus is how loose it hangs',
-      },
-      { L: r.figure('coil.free'), d: droop },
-    ),
-  };
-}
-
 /** Springs with their loads, lengths and rates. */
 export const springs = node('springs', (r): readonly SpringFigures[] =>
   r
     .of(sprung)
     .filter(({ member }) => member.kind !== 'damper')
-    .map((of) => springOf(r, of)),
+    .map((of) =>
+      springOf(r, of, {
+        rate: r.figure('coil.rate'),
+        free: r.figure('coil.free'),
+        solid: r.figure('coil.solid'),
+      }),
+    ),
 );
 
 /** Dampers with their room. */

@@ -15,6 +15,7 @@ import { arms, sprung } from '../figures/arms';
 import { armLoads, springLoads } from '../figures/loads';
 import { dampers, springs } from '../figures/springs';
 import { holding, type Member } from '../figures/held';
+import { takenSpring } from '../figures/stock-springs';
 import { aims } from '../figures/aims';
 import { study } from '../figures/study';
 import { ARM_NAMES, ARM_SIDE_NAMES } from '../names';
@@ -32,6 +33,11 @@ function holesOf(arm: Arm): string {
 }
 
 const note = (arm: Arm): string => `${ARM_NAMES[arm.kind]}, ${ARM_SIDE_NAMES[arm.side]}`;
+/** The spring that was taken from the counter. */
+function taken(r: Reads): string {
+  const offer = r.of(takenSpring)?.offer;
+  return offer ? `${offer.number}, ${offer.seller}` : '';
+}
 const WAYS = ['forward of the axle', 'left of the middle', 'above the ground'];
 
 /** Ends at the axle, as they are listed or as their brackets stand. */
@@ -82,11 +88,20 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
         ),
     },
     {
+      title: 'Springs and dampers in full roll, either way',
+      columns: ['shortest', 'longest'],
+      rows: r
+        .of(sprung)
+        .map(({ member, rollIn, rollOut }) =>
+          cellsRow(member.name, `${said(member)}, eye to eye`, [print(rollIn), print(rollOut)]),
+        ),
+    },
+    {
       title: 'Springs as they are set',
       columns: ['own length at ride', 'adjuster and seats', 'left before solid'],
       rows: r
         .of(springs)
-        .map((s) => cellsRow(s.of.member.name, '', [print(s.ride), print(s.seat), print(s.left)])),
+        .map((s) => cellsRow(s.of.member.name, taken(r), [print(s.ride), print(s.seat), print(s.left)])),
     },
     {
       title: 'Springs at the wheel',

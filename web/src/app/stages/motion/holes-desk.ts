@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { MatButtonModule } from '@angular/material/button';
 import { aims, holding, holeRows, MOST_WAYS, waysOf, type HoleWay } from '@intervex/core/desks/motion';
 import { limitIn, type Plan } from '@intervex/core';
-import { FigureValue } from '../../shared/figure-value';
+import { FigureTable } from '../../shared/figure-table';
 import { LineChart, type ChartLine } from '../../shared/line-chart';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
@@ -14,24 +14,9 @@ const SHOWN = 40;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-holes-desk',
-  imports: [FigureValue, LineChart, MatButtonModule],
+  imports: [FigureTable, LineChart, MatButtonModule],
   template: `
-    <table class="grid">
-      <thead>
-        <tr>
-          <th scope="col">Side view, as it is bolted up</th>
-          <th scope="col"><span class="hidden">Value</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of schools(); track row.name) {
-          <tr>
-            <th scope="row">{{ row.name }}</th>
-            <td><ix-figure [figure]="row.figure" /></td>
-          </tr>
-        }
-      </tbody>
-    </table>
+    <ix-figure-table of="Side view, as it is bolted up" [rows]="schools()" />
     @if (said(); as words) {
       <p class="text second" role="status">{{ words }}</p>
     }

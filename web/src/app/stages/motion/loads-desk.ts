@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { torque } from '@intervex/core';
 import { armLoads, loadInputs, memberId, springLoads } from '@intervex/core/desks/motion';
+import { FigureTable } from '../../shared/figure-table';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -9,7 +10,7 @@ import { PlanStore } from '../../state/plan-store';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-loads-desk',
-  imports: [FigureValue, OpenChecks],
+  imports: [FigureTable, FigureValue, OpenChecks],
   template: `
     @if (rows().length) {
       <p class="text second">
@@ -36,39 +37,13 @@ import { PlanStore } from '../../state/plan-store';
           }
         </tbody>
       </table>
-      <table class="grid">
-        <thead>
-          <tr>
-            <th scope="col">Road and springs at launch</th>
-            <th scope="col"><span class="hidden">Value</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (r of pushes(); track r.name) {
-            <tr>
-              <th scope="row">
-                {{ r.name }}
-                @if (r.note) {
-                  <small class="second">{{ r.note }}</small>
-                }
-              </th>
-              <td><ix-figure [figure]="r.figure" /></td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <ix-figure-table of="Road and springs at launch" [rows]="pushes()" />
     } @else {
       <p class="text second">
         Loads follow from the links and the springs: list both. Leaf springs take them themselves, see Springs.
       </p>
     }
     <ix-open-checks of="arm" />
-  `,
-  styles: `
-    small {
-      display: block;
-      font-weight: 400;
-    }
   `,
 })
 export class LoadsDesk {

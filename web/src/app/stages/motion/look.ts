@@ -1,5 +1,5 @@
 import { SUSPENSION_NAMES } from '@intervex/core';
-import { SHAFT_TURN_NAMES, SQUAT_AIM_NAMES } from '@intervex/core/desks/motion';
+import { LADDER_FRONT_NAMES, SHAFT_TURN_NAMES, SQUAT_AIM_NAMES } from '@intervex/core/desks/motion';
 import { motionView } from '@intervex/core/views/motion';
 import type { StageLook } from '../../stage/look';
 import { ArmsDesk } from './arms-desk';
@@ -31,6 +31,12 @@ const LEAF = {
   group: 'leaf',
   shown: ({ choices }: { readonly choices: { readonly suspension: string } }) => choices.suspension === 'leaf',
 } as const;
+const LADDER = {
+  title: 'Front pivots of the ladder bars',
+  choices: [{ of: 'ladderFront', label: 'Their fronts are', names: LADDER_FRONT_NAMES }],
+  shown: ({ choices }: { readonly choices: { readonly suspension: string } }) =>
+    choices.suspension === 'ladder',
+} as const;
 const RIDE = { z: 0, roll: 0 };
 
 /** From the links’ places to what the car weighs: the axle moved before anything is tacked. */
@@ -52,7 +58,7 @@ export const look: StageLook = {
       empty: NOT_HELD,
       desk: [PoseDesk],
       groups: ['held'],
-      panel: [HELD, TRAVEL, CAR, LEAF, { group: 'held' }],
+      panel: [HELD, LADDER, TRAVEL, CAR, LEAF, { group: 'held' }],
       places: ['motion.way'],
     },
     {
@@ -63,7 +69,7 @@ export const look: StageLook = {
       move: moveArm,
       empty: NOT_HELD,
       desk: [ArmsDesk],
-      panel: [HELD, CAR, LEAF],
+      panel: [HELD, LADDER, CAR, LEAF],
       places: ['arm.list'],
     },
     {

@@ -1,6 +1,7 @@
 import { signal } from '@angular/core';
+import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { Plan } from '@intervex/core';
+import type { PartOffer, Plan } from '@intervex/core';
 import type { Arm, HoleWay, Obstacle } from '@intervex/core/desks/motion';
 import { type PlanStore } from '../../state/plan-store';
 import { Bench, donorPlan, read } from '../../testing/bench';
@@ -300,6 +301,43 @@ describe('springs, loads and scales', () => {
     expect(bench.text).toContain('Coil-over, left');
     expect(row(bench, 'Motion ratio')).toMatch(/98\.\d %/);
     expect(row(bench, 'Rate at the wheel')).toMatch(/29\.\d N\/mm|28\.\d N\/mm/);
+  });
+
+  it('ask the counter for the spring that is wanted, and take one with what its list says', async () => {
+    const spring = (number: string, size: PartOffer['size']): PartOffer => ({
+      number,
+      name: `Coil spring ${number}`,
+      kind: 'spring',
+      seller: 'Withy Shaftworks',
+      price: 66,
+      stock: 2,
+      leadDays: 4,
+      size,
+    });
+    const offers = [
+      spring('WC-3', { rate: 31.5, free: 305, inside: 61, solid: 151 }),
+      spring('WC-4', { rate: 21, free: 356, inside: 63.5, solid: 139.4 }),
+    ];
+    const bench = await Bench.of(SpringsDesk, planOf({}, { 'coil.over': read('caliper', 58.4) }));
+    bench.button('Ask the counter for springs').click();
+    const asked = TestBed.inject(HttpTestingController).expectOne(({ url }) => url === '/api/parts');
+    expect(asked.request.params.get('kind')).toBe('spring');
+    expect(asked.request.params.get('like')).toBe('rate:30,free:320,inside:58.4');
+    asked.flush({ kind: 'spring', of: 412, offers, from: 'counter', at: '2027-02-03T09:00:00.000Z' });
+    await bench.settle();
+    expect(bench.text).toMatch(/1 of 2 would do; 412 looked through/);
+    expect(row(bench, 'Coil spring WC-3')).toMatch(/hangs loose at droop/);
+    expect(row(bench, 'Coil spring WC-4')).toMatch(/nothing/);
+    bench.button('take WC-4').click();
+    await bench.fixture.whenStable();
+    const { readings, searches } = bench.store.plan();
+    expect(searches.spring?.chosen).toBe('WC-4');
+    expect(['coil.rate', 'coil.free', 'coil.solid'].map((id) => readings[id])).toMatchObject([
+      { repeats: [{ value: 21 }], instrument: 'seller', note: 'WC-4' },
+      { repeats: [{ value: 356 }], instrument: 'seller' },
+      { repeats: [{ value: 139.4 }], instrument: 'seller' },
+    ]);
+    expect(row(bench, 'Coil spring WC-4')).toMatch(/taken/);
   });
 
   it('tell the leaf springs’ own numbers instead', async () => {

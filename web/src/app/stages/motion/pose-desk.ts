@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { axlePose, standing, study } from '@intervex/core/desks/motion';
+import { FigureTable } from '../../shared/figure-table';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -18,7 +19,7 @@ const TENTH = 0.1;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-pose-desk',
-  imports: [FigureValue, MatButtonModule, OpenChecks, SpaceDesk],
+  imports: [FigureTable, FigureValue, MatButtonModule, OpenChecks, SpaceDesk],
   templateUrl: './pose-desk.html',
   styleUrl: './pose-desk.scss',
 })

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { height, weighed } from '@intervex/core/desks/motion';
-import { FigureValue } from '../../shared/figure-value';
+import { FigureTable } from '../../shared/figure-table';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
 
@@ -8,29 +8,9 @@ import { PlanStore } from '../../state/plan-store';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-scales-desk',
-  imports: [FigureValue, OpenChecks],
+  imports: [FigureTable, OpenChecks],
   template: `
-    <table class="grid">
-      <thead>
-        <tr>
-          <th scope="col">By the scales</th>
-          <th scope="col"><span class="hidden">Value</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.name) {
-          <tr>
-            <th scope="row">
-              {{ row.name }}
-              @if (row.note) {
-                <small class="second">{{ row.note }}</small>
-              }
-            </th>
-            <td><ix-figure [figure]="row.figure" /></td>
-          </tr>
-        }
-      </tbody>
-    </table>
+    <ix-figure-table of="By the scales" [rows]="rows()" />
     <p class="text second">
       With the front raised, springs are held at ride length, brakes off and the gearbox in neutral. Chock the
       rear wheels before and behind, raise it on a lift or ramps made for it, and never get under it: a car on
@@ -42,12 +22,6 @@ import { PlanStore } from '../../state/plan-store';
       </p>
     }
     <ix-open-checks of="scales" />
-  `,
-  styles: `
-    small {
-      display: block;
-      font-weight: 400;
-    }
   `,
 })
 export class ScalesDesk {

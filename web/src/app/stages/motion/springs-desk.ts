@@ -1,50 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { dampers, leaf, memberId, rollRate, springs } from '@intervex/core/desks/motion';
-import { FigureValue } from '../../shared/figure-value';
+import { FigureTable } from '../../shared/figure-table';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
+import { SpringCounter } from './spring-counter';
 
 /** Springs and dampers: what they carry, how long they are, and what is left at both ends. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-motion-springs',
-  imports: [FigureValue, OpenChecks],
+  imports: [FigureTable, OpenChecks, SpringCounter],
   template: `
     @if (leafRows().length) {
-      <table class="grid">
-        <thead>
-          <tr>
-            <th scope="col">Leaf springs</th>
-            <th scope="col"><span class="hidden">Value</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of leafRows(); track row.name) {
-            <tr>
-              <th scope="row">{{ row.name }}</th>
-              <td><ix-figure [figure]="row.figure" /></td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <ix-figure-table of="Leaf springs" [rows]="leafRows()" />
     }
     @for (s of springs(); track s.id) {
-      <table class="grid">
-        <thead>
-          <tr>
-            <th scope="col">{{ s.name }}</th>
-            <th scope="col"><span class="hidden">Value</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of s.rows; track row.name) {
-            <tr>
-              <th scope="row">{{ row.name }}</th>
-              <td><ix-figure [figure]="row.figure" /></td>
-            </tr>
-          }
-        </tbody>
-      </table>
+      <ix-figure-table [of]="s.name" [rows]="s.rows" />
     } @empty {
       @if (!leafRows().length) {
         <p class="text second">
@@ -53,23 +24,12 @@ import { PlanStore } from '../../state/plan-store';
         </p>
       }
     }
-    <table class="grid">
-      <thead>
-        <tr>
-          <th scope="col">Against a degree of roll</th>
-          <th scope="col"><span class="hidden">Value</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rollRows(); track row.name) {
-          <tr>
-            <th scope="row">{{ row.name }}</th>
-            <td><ix-figure [figure]="row.figure" /></td>
-          </tr>
-        }
-      </tbody>
-    </table>
+    <ix-figure-table of="Against a degree of roll" [rows]="rollRows()" />
+    @if (springs().length) {
+      <ix-spring-counter />
+    }
     <ix-open-checks of="arm" />
+    <ix-open-checks of="coil" />
   `,
 })
 export class SpringsDesk {
@@ -105,7 +65,13 @@ export class SpringsDesk {
         { name: 'Rate at the wheel', figure: s.wheelRate },
         { name: 'Natural frequency, Hz', figure: s.frequency },
         { name: 'Eye to eye at ride height', figure: s.of.ride },
+        { name: 'Eye to eye in full roll, shortest', figure: s.of.rollIn },
+        { name: 'Eye to eye in full roll, longest', figure: s.of.rollOut },
         { name: 'Spring’s own length at ride height', figure: s.ride },
+        { name: 'Spring’s own length at full bump', figure: s.bump },
+        { name: 'Spring’s own length at full droop', figure: s.droop },
+        { name: 'Spring’s own length in full roll, shortest', figure: s.rollIn },
+        { name: 'Spring’s own length in full roll, longest', figure: s.rollOut },
         { name: 'Adjuster and seats take', figure: s.seat },
         { name: 'Left before the spring is solid', figure: s.left },
         { name: 'Still pressed at full droop by', figure: s.loose },
@@ -127,6 +93,8 @@ export class SpringsDesk {
           { name: 'Eye to eye at ride height: length of a bare spacer', figure: d.of.ride },
           { name: 'Eye to eye at full bump', figure: d.of.bump },
           { name: 'Eye to eye at full droop', figure: d.of.droop },
+          { name: 'Eye to eye in full roll, shortest', figure: d.of.rollIn },
+          { name: 'Eye to eye in full roll, longest', figure: d.of.rollOut },
           { name: 'Left before it is closed', figure: d.toClosed },
           { name: 'Left before it is drawn out', figure: d.toOpen },
         ],
