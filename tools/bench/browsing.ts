@@ -59,10 +59,9 @@ async function typeOver(i: number): Promise<void> {
 /** The first handle dragged to and fro: done when the wheel, or the driveshaft, stands elsewhere and has been painted. */
 async function dragHandle(i: number): Promise<void> {
   const handle = document.querySelector<SVGGElement>('ix-view .handle');
-  const moved =
-    document.querySelector('ix-view polygon.tyre') ??
-    document.querySelector('ix-view polygon.bracket') ??
-    document.querySelector('ix-view polygon.tube');
+  const moved = ['tyre', 'bracket', 'tube']
+    .map((style) => `ix-view polygon.${style}`)
+    .find((shapes) => document.querySelector(shapes));
   if (!handle || !moved) throw new Error('nothing to drag');
   const box = handle.getBoundingClientRect();
   const at = {
@@ -73,12 +72,12 @@ async function dragHandle(i: number): Promise<void> {
   };
   handle.setPointerCapture = () => undefined;
   handle.dispatchEvent(new PointerEvent('pointerdown', at));
-  const before = moved.getAttribute('points');
+  const before = document.querySelector(moved)?.getAttribute('points');
   const by = i % 2 === 0 ? -4 : 4;
   handle.dispatchEvent(
     new PointerEvent('pointermove', { ...at, clientX: at.clientX + by, clientY: at.clientY + by }),
   );
-  for (let frame = 0; moved.getAttribute('points') === before; frame += 1) {
+  for (let frame = 0; document.querySelector(moved)?.getAttribute('points') === before; frame += 1) {
     if (frame > 100) throw new Error('It was dragged, and nothing moved.');
     await new Promise((painted) => requestAnimationFrame(() => setTimeout(painted)));
   }

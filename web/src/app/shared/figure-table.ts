@@ -3,7 +3,7 @@ import type { Figure } from '@intervex/core';
 import { FigureValue } from './figure-value';
 
 /** A figure with what it is of, and what has to be said beside it. */
-export interface FigureRow {
+interface FigureRow {
   readonly name: string;
   readonly note?: string;
   readonly figure: Figure | undefined;

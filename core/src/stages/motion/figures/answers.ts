@@ -24,6 +24,8 @@ const travel = node('travel', (r): AxleTravel | undefined => {
   return bump && droop ? { bump, droop } : undefined;
 });
 
+/** So many poses of a stand are kept: those of both sides. A wheel that is dragged asks for ever other ones. */
+const KEPT = 4 * STANCE_POSES.length;
 const poses = new WeakMap<Stand, Posed[]>();
 /** A pose of a stand, worked out once: both sides ask for it. */
 function onceAt(stand: Stand, z: number, roll: number): Posed {
@@ -32,6 +34,7 @@ function onceAt(stand: Stand, z: number, roll: number): Posed {
   const found = own.find(({ asked }) => asked.z === z && asked.roll === roll);
   if (found) return found;
   const made = posedAt(stand.axle, { z, roll });
+  if (own.length >= KEPT) own.length = 0;
   own.push(made);
   return made;
 }

@@ -25,7 +25,7 @@ export interface SpringFigures {
 }
 
 /** A coil spring by itself. */
-export interface Coil {
+interface Coil {
   readonly rate: Maybe;
   readonly free: Maybe;
   readonly solid: Maybe;

@@ -161,11 +161,12 @@ function viewOf(scene: MotionScene, look: Look, told: StudyFigures): View {
   const shapes = [
     ...ground(scene, look),
     ...bodyShapes(scene, look),
-    ...own.shapes,
     ...obstacleShapes(scene, look),
     ...traceShapes(scene, look),
     ...memberShapes(scene, look),
     ...(look === 'side' ? pinionShapes(scene) : []),
+    // Last, for how many of them there are changes as a link is moved: what comes before stays where it is in the page.
+    ...own.shapes,
   ];
   return {
     title: TITLES[look],
