@@ -112,6 +112,7 @@ const GROWTH: Readonly<Record<FigureUnit, number>> = {
   'm/s': 0.2,
   s: 0.05,
   m: 1,
+  Hz: 0.05,
 };
 
 /** Adds the standing or lapsed acceptance to a check. Only cautions can be accepted. */

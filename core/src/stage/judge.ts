@@ -17,6 +17,7 @@ export const COMPARE_SLACK: Readonly<Record<FigureUnit, number>> = {
   'm/s': 1e-9,
   s: 1e-9,
   m: 1e-6,
+  Hz: 1e-9,
   count: 1e-9,
   ratio: 1e-9,
   money: 1e-6,

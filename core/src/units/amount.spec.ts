@@ -61,6 +61,7 @@ describe('amounts as they are shown', () => {
     expect(formatAmount(2224.11, 'N', 'in')).toBe('500 lbf');
     expect(formatAmount(758.4233, 'MPa', 'in')).toBe('110.0 ksi');
     expect(formatAmount(515.2108, 'Nm', 'mm', 1)).toBe('515.2 N·m');
+    expect(formatAmount(1.6, 'Hz', 'frac')).toBe('1.60 Hz');
     expect([amountWord('MPa', 'mm'), amountWord('MPa', 'frac')]).toEqual(['MPa', 'ksi']);
     expect(['kg', 'N', 'Nm', 'MPa', 'mm', 'toString'].map(isAmountUnit)).toEqual([
       true,
@@ -73,7 +74,7 @@ describe('amounts as they are shown', () => {
   });
 
   it('are read again as what they were', () => {
-    const unit = fc.constantFrom<AmountUnit>('kg', 'N', 'Nm', 'MPa', 'N/mm');
+    const unit = fc.constantFrom<AmountUnit>('kg', 'N', 'Nm', 'MPa', 'N/mm', 'Hz');
     const length = fc.constantFrom('mm' as const, 'in' as const, 'frac' as const);
     fc.assert(
       fc.property(unit, length, fc.double({ min: -9000, max: 9000, noNaN: true }), (u, l, amount) => {

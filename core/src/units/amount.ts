@@ -3,10 +3,10 @@ import { formatNumber } from './format-length';
 import { readDecimal, tidyText } from './tidy-text';
 
 /**
- * What is weighed, pulled, turned, pressed, sprung, run or timed: kept in kg, N, N·m, MPa, N/mm, revolutions a minute, rad/s², m/s, s
- * and, for a road, m.
+ * What is weighed, pulled, turned, pressed, sprung, run, timed or swings: kept in kg, N, N·m, MPa, N/mm, revolutions a minute,
+ * rad/s², m/s, s, Hz and, for a road, m.
  */
-export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa' | 'N/mm' | 'rpm' | 'rad/s2' | 'm/s' | 's' | 'm';
+export type AmountUnit = 'kg' | 'N' | 'Nm' | 'MPa' | 'N/mm' | 'rpm' | 'rad/s2' | 'm/s' | 's' | 'm' | 'Hz';
 type System = 'metric' | 'inch';
 
 /** Exact: international avoirdupois pound, standard gravity, inch. */
@@ -50,6 +50,7 @@ const SHOWN: Readonly<Record<AmountUnit, Readonly<Record<System, Shown>>>> = {
   'm/s': { metric: { word: 'km/h', size: KMH, digits: 1 }, inch: { word: 'mph', size: MPH, digits: 1 } },
   s: both('s', 2),
   m: { metric: { word: 'm', size: 1, digits: 1 }, inch: { word: 'ft', size: M_PER_FT, digits: 0 } },
+  Hz: both('Hz', 2),
 };
 
 /** Units that may be typed, without blanks, dots and dashes, by what they measure. */
@@ -86,6 +87,7 @@ const TYPED: Readonly<Record<AmountUnit, Readonly<Record<string, number>>>> = {
   'm/s': { 'm/s': 1, 'km/h': KMH, kmh: KMH, kph: KMH, mph: MPH, 'ft/s': M_PER_FT },
   s: { s: 1, sec: 1, ms: 0.001, min: 60 },
   m: { m: 1, km: 1000, ft: M_PER_FT, yd: 3 * M_PER_FT, mi: 5280 * M_PER_FT, mile: 5280 * M_PER_FT },
+  Hz: { hz: 1, '1/s': 1 },
 };
 
 /** What each is called in a refusal, and an example of it in both systems. */
@@ -100,6 +102,7 @@ const CALLED: Readonly<Record<AmountUnit, readonly [what: string, example: strin
   'm/s': ['a speed', '110 km/h or 68 mph'],
   s: ['a time', '0.35 s'],
   m: ['a distance', '402 m or 1320 ft'],
+  Hz: ['a frequency', '1.6 Hz'],
 };
 
 export const AMOUNT_UNITS: readonly AmountUnit[] = [
@@ -113,6 +116,7 @@ export const AMOUNT_UNITS: readonly AmountUnit[] = [
   'm/s',
   's',
   'm',
+  'Hz',
 ];
 
 export const isAmountUnit = (unit: string): unit is AmountUnit => Object.hasOwn(SHOWN, unit);

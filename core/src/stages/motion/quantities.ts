@@ -93,10 +93,10 @@ export const MOTION_QUANTITIES = [
   ),
   coil(
     'coil.frequency',
-    'Natural frequency wanted, Hz',
-    'One corner of the body on its spring; 1.2 to 1.6 rides on the road, 1.8 to 2.5 is for the track.',
+    'Natural frequency wanted',
+    'One corner of the body on its spring; 1.2 to 1.6 Hz rides on the road, 1.8 to 2.5 Hz is for the track.',
     [0.5, 5],
-    { unit: 'count' },
+    { unit: 'Hz' },
   ),
   coil(
     'coil.seats',

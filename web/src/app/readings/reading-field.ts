@@ -129,7 +129,10 @@ export class ReadingField {
     return this.store.reading(twinOf(q.id));
   });
   protected readonly twinSaid = 'Take the left side’s value: seen, not measured, until you read this side too';
-  protected readonly measured = computed(() => this.quantity().instrument !== 'chosen');
+  /** It is not only wanted so: somebody reads it, or has read it, or was told. */
+  protected readonly measured = computed(
+    () => this.quantity().instrument !== 'chosen' || (this.reading()?.instrument ?? 'chosen') !== 'chosen',
+  );
   protected readonly disagree = computed(() => this.known()?.summary?.agreement === 'disagree');
   /** Why this reading is not to be trusted yet. */
   protected readonly doubtful = computed(() =>

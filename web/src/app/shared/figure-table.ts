@@ -38,6 +38,10 @@ interface FigureRow {
     </table>
   `,
   styles: `
+    :host {
+      display: block;
+      margin-top: 12px;
+    }
     small {
       display: block;
       font-weight: 400;

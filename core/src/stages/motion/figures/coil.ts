@@ -7,7 +7,7 @@ export interface SpringFigures {
   readonly of: SprungFigures;
   /** What one spring carries at ride height, N. */
   readonly load: Maybe;
-  /** At the wheel, N/mm, and what one rear corner then swings at, Hz as a count. */
+  /** At the wheel, N/mm, and what one rear corner then swings at, Hz. */
   readonly wheelRate: Maybe;
   readonly frequency: Maybe;
   /** Length of the spring itself, mm: at ride, bump and droop. */
@@ -132,8 +132,8 @@ export function springOf(
     frequency: figure(
       {
         id: `${id}.frequency`,
-        label: `${name}, natural frequency, Hz`,
-        unit: 'count',
+        label: `${name}, natural frequency`,
+        unit: 'Hz',
         formula: '√(1000·{K}/{m})/(2·π)',
         source: 'One corner of the body on its spring, both wheels alike',
       },

@@ -7,6 +7,7 @@ import { FigureTable } from '../../shared/figure-table';
 import { FigureValue } from '../../shared/figure-value';
 import { CounterService } from '../../state/counter.service';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 
 /** What a list of springs says that becomes the plan’s, by the size that says it. */
 const TAKEN = { 'coil.rate': 'rate', 'coil.free': 'free', 'coil.solid': 'solid' } as const;
@@ -43,48 +44,39 @@ const DIGITS = 2;
         {{ doing() }} of {{ rows().length }} would do; {{ s.of }} looked through,
         {{ s.from === 'list' ? 'from the last known list of' : 'asked' }} {{ s.at.slice(0, 10) }}.
       </p>
-      <table class="grid cards">
-        <thead>
-          <tr>
-            <th scope="col">Spring</th>
-            <th scope="col">Frequency, Hz</th>
-            <th scope="col">Seats inside the eyes</th>
-            <th scope="col">Left before solid</th>
-            <th scope="col" class="words">Against it</th>
-            <th scope="col"><span class="hidden">What to do</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (r of rows(); track r.offer.number) {
-            <tr [class.picked]="r.offer.number === s.chosen">
-              <th scope="row">
-                {{ r.offer.name }}
-                <small class="second">
-                  {{ r.offer.number }}, {{ r.offer.price }},
-                  {{ r.offer.stock ? r.offer.stock + ' there' : r.offer.leadDays + ' days' }}
-                </small>
-              </th>
-              <td data-label="Frequency, Hz"><ix-figure [figure]="r.spring.frequency" [digits]="2" /></td>
-              <td data-label="Seats inside the eyes"><ix-figure [figure]="r.spring.seat" /></td>
-              <td data-label="Left before solid"><ix-figure [figure]="r.spring.left" /></td>
-              <td class="words" data-label="Against it">{{ r.said }}</td>
-              <td>
-                <button
-                  type="button"
-                  class="plain link"
-                  [attr.aria-pressed]="r.offer.number === s.chosen"
-                  [attr.aria-label]="(r.offer.number === s.chosen ? 'taken ' : 'take ') + r.offer.number"
-                  (click)="take(r.offer)"
-                >
-                  {{ r.offer.number === s.chosen ? 'taken' : 'take' }}
-                </button>
-              </td>
-            </tr>
-          } @empty {
-            <tr><td>None that says its rate and its length.</td></tr>
-          }
-        </tbody>
-      </table>
+      <ul>
+        @for (r of rows(); track r.offer.number) {
+          <li [class.does]="r.does" [class.picked]="r.offer.number === s.chosen">
+            <span class="head">
+              <b>{{ r.name }}</b>
+              <button
+                type="button"
+                class="plain link"
+                [attr.aria-pressed]="r.offer.number === s.chosen"
+                [attr.aria-label]="(r.offer.number === s.chosen ? 'taken ' : 'take ') + r.offer.number"
+                (click)="take(r.offer)"
+              >
+                {{ r.offer.number === s.chosen ? 'taken' : 'take' }}
+              </button>
+            </span>
+            <small class="second">
+              {{ r.offer.number }}, {{ r.offer.seller }}, {{ r.offer.price }},
+              {{ r.offer.stock ? r.offer.stock + ' there' : r.offer.leadDays + ' days' }}
+            </small>
+            <dl>
+              @for (f of r.figures; track f.name) {
+                <div>
+                  <dt class="second">{{ f.name }}</dt>
+                  <dd><ix-figure [figure]="f.figure" /></dd>
+                </div>
+              }
+            </dl>
+            <span>{{ r.said }}</span>
+          </li>
+        } @empty {
+          <li>None that says its rate and its length.</li>
+        }
+      </ul>
     }
   `,
   styles: `
@@ -94,15 +86,55 @@ const DIGITS = 2;
       gap: 8px;
       margin: 10px 0;
     }
+    ul {
+      margin: 4px 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: flex;
+      flex-direction: column;
+      gap: 2px;
+      padding: 8px;
+      border-bottom: 1px solid var(--rule);
+      border-left: 3px solid transparent;
+      font-size: 13px;
+    }
+    li.does {
+      border-left-color: var(--dye);
+    }
+    li.picked {
+      background: var(--dye-tint);
+    }
+    .head {
+      display: flex;
+      gap: 12px;
+      align-items: baseline;
+      justify-content: space-between;
+    }
     small {
-      display: block;
-      font-weight: 400;
+      font-size: 12px;
+    }
+    dl {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px 22px;
+      margin: 2px 0;
+    }
+    dl div {
+      display: flex;
+      gap: 8px;
+      align-items: baseline;
+    }
+    dd {
+      margin: 0;
     }
   `,
 })
 export class SpringCounter {
   protected readonly counter = inject(CounterService);
   private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
   private readonly wish = computed(() => this.store.results().of(wantedSpring));
   protected readonly search = computed(() => this.store.plan().searches.spring);
 
@@ -128,9 +160,27 @@ export class SpringCounter {
     this.store
       .results()
       .of(stockSprings)
-      .map((row) => ({ ...row, said: row.does ? 'nothing' : row.against.join('; ') })),
+      .map((row) => ({
+        ...row,
+        name: this.sizes(row.offer),
+        figures: [
+          { name: 'frequency', figure: row.spring.frequency },
+          { name: 'seats inside the eyes', figure: row.spring.seat },
+          { name: 'left before solid', figure: row.spring.left },
+          { name: 'pressed at droop by', figure: row.spring.loose },
+        ],
+        said: row.does ? 'would do' : `against it: ${row.against.join('; ')}`,
+      })),
   );
   protected readonly doing = computed(() => this.rows().filter((r) => r.does).length);
+
+  /** What its list says of a spring, in the unit on the page. */
+  private sizes({ size }: PartOffer): string {
+    const { rate, free, inside } = size;
+    const one = (value: number | undefined, unit: 'N/mm' | 'mm') =>
+      value === undefined ? 'not told' : this.units.show(value, unit);
+    return `${one(rate, 'N/mm')}, ${one(free, 'mm')} long, ${one(inside, 'mm')} inside`;
+  }
 
   protected async ask(): Promise<void> {
     const like = this.question();

@@ -63,7 +63,7 @@ export class SpringsDesk {
         { name: 'Motion ratio', figure: s.of.ratio },
         { name: 'Load at ride height', figure: s.load },
         { name: 'Rate at the wheel', figure: s.wheelRate },
-        { name: 'Natural frequency, Hz', figure: s.frequency },
+        { name: 'Natural frequency', figure: s.frequency },
         { name: 'Eye to eye at ride height', figure: s.of.ride },
         { name: 'Eye to eye in full roll, shortest', figure: s.of.rollIn },
         { name: 'Eye to eye in full roll, longest', figure: s.of.rollOut },
