@@ -282,3 +282,36 @@ test('the view in space is opened and turned by keyboard; sheets and plots say t
   );
   expect(curves).toMatch(/Anti-squat along the heave/);
 });
+
+test('a spring is chosen from the counter by the frequency that is wanted, and is the seller’s word until read', async ({
+  page,
+  request,
+}) => {
+  const id = await ownPlan(request, example('packhorse-triangulated'));
+  await openStage(page, id, 'motion');
+  await tab(page, 'Springs');
+  const before = await said(page, 'by the frequency wanted');
+  await put(page, 'Natural frequency wanted', '1.7');
+  // The rate goes with the square of the frequency.
+  await expect
+    .poll(async () => (await said(page, 'by the frequency wanted')) / before)
+    .toBeCloseTo((1.7 / 1.5) ** 2, 1);
+  await page.getByRole('button', { name: 'Ask the counter for springs' }).click();
+  await expect(page.getByText(/\d+ of 40 would do; \d{3} looked through/)).toBeVisible();
+  const first = page.getByRole('listitem').filter({ hasText: 'would do' }).first();
+  const number = /WC-\d+/.exec(await first.innerText())?.[0] ?? '';
+  const rate = /([\d.]+) N\/mm/.exec(await first.innerText())?.[1] ?? '';
+  await page.getByRole('button', { name: `take ${number}` }).click();
+  await expect(page.getByRole('button', { name: `taken ${number}` })).toBeVisible();
+  await expect(field(page, 'Rate of one spring')).toHaveValue(rate);
+  await expect(page.getByRole('button', { name: 'seller, instrument for Rate of one spring' })).toBeVisible();
+  await saved(page);
+  // Read on a press it is softer than its list: what was read counts, and the check says so.
+  await put(page, 'Rate of one spring', String(Number(rate) * 0.85));
+  await expect(check(page, `The rate as it stands is not that of spring ${number}`)).toBeVisible();
+  await expect
+    .poll(async () =>
+      textOfPdf(await (await request.get(`/api/variants/${id}/links-and-set-up.pdf?paper=a4&units=mm`)).body()),
+    )
+    .toContain(`${number}, Withy Shaftworks`);
+});

@@ -78,7 +78,11 @@ export class SpringsDesk {
         ...room
           .filter((d) => d.of.member === s.of.member)
           .flatMap((d) => [
-            { name: 'Left before the damper is closed', figure: d.toClosed },
+            {
+              name: 'Left before the damper is closed',
+              note: 'a bump stop on its rod, pressed solid, is as high',
+              figure: d.toClosed,
+            },
             { name: 'Left before the damper is drawn out', figure: d.toOpen },
           ]),
       ],
@@ -95,7 +99,11 @@ export class SpringsDesk {
           { name: 'Eye to eye at full droop', figure: d.of.droop },
           { name: 'Eye to eye in full roll, shortest', figure: d.of.rollIn },
           { name: 'Eye to eye in full roll, longest', figure: d.of.rollOut },
-          { name: 'Left before it is closed', figure: d.toClosed },
+          {
+            name: 'Left before it is closed',
+            note: 'a bump stop on its rod, pressed solid, is as high',
+            figure: d.toClosed,
+          },
           { name: 'Left before it is drawn out', figure: d.toOpen },
         ],
       }));
