@@ -1,7 +1,7 @@
 import { axleCharacter, axlePose, type SolidAxle } from '../../mechanics/solid-axle';
 import type { Arm } from './choices';
 import type { At, Held } from './figures/held';
-import { reachOf } from './study';
+import { reached, reachOf } from './study';
 
 /** An end of a link that has more than one hole. */
 interface HoleRow {
@@ -19,9 +19,9 @@ export interface HoleWay {
   readonly icAlong: number;
   readonly icHeight: number;
   readonly aboveNeutral: number;
-  /** Pinion turned over the travel, the worse end. */
+  /** Pinion turned over the travel, the worse end; no number where it is not reached. */
   readonly pinion: number;
-  /** Worst length that links lack over the travel and in roll. */
+  /** Worst length that links lack over the travel and in roll either way; no number where it is not reached. */
   readonly bind: number;
 }
 
@@ -63,14 +63,21 @@ function boltedUp(held: Held, values: Float64Array, rows: readonly HoleRow[], ho
   });
 }
 
-const worstOf = (axle: SolidAxle, poses: readonly (readonly [z: number, roll: number])[]): number => {
-  let worst = 0;
+/** Heave and roll that a way is held to: full bump, full droop, and as far as the car leans either way. */
+type Asked = readonly [z: number, roll: number];
+
+/** What links lack at the worst of them, and how far the pinion is turned; no number where one is not reached. */
+function worstOf(axle: SolidAxle, poses: readonly Asked[]): { readonly bind: number; readonly pinion: number } {
+  let [bind, pinion] = [0, 0];
   for (const [z, roll] of poses) {
-    if (Number.isNaN(z) || Number.isNaN(roll)) return Number.NaN;
-    for (const error of axlePose(axle, { z, roll }).errors) worst = Math.max(worst, Math.abs(error));
+    if (Number.isNaN(z) || Number.isNaN(roll)) return { bind: Number.NaN, pinion: Number.NaN };
+    const pose = axlePose(axle, { z, roll });
+    if (!reached(pose)) return { bind: Number.NaN, pinion: Number.NaN };
+    for (const error of pose.errors) bind = Math.max(bind, Math.abs(error));
+    if (roll === 0) pinion = Math.max(pinion, Math.abs(pose.pitch));
   }
-  return worst;
-};
+  return { bind, pinion };
+}
 
 /** What comes of one way to bolt it up. */
 function wayOf(held: Held, rows: readonly HoleRow[], way: number): HoleWay {
@@ -82,7 +89,6 @@ function wayOf(held: Held, rows: readonly HoleRow[], way: number): HoleWay {
   const [wheelbase, cgHeight] = [of('brief.wheelbase'), of('brief.cgHeight')];
   const found = axleCharacter(axle, { wheelbase, cgHeight });
   const { bump, droop, roll } = reachOf(held, values);
-  const turned = (z: number) => (Number.isNaN(z) ? Number.NaN : Math.abs(axlePose(axle, { z, roll: 0 }).pitch));
   const [along, height] = found?.instantCentre ?? [Number.NaN, Number.NaN];
   return {
     holes,
@@ -90,11 +96,11 @@ function wayOf(held: Held, rows: readonly HoleRow[], way: number): HoleWay {
     icAlong: along,
     icHeight: height,
     aboveNeutral: height - (cgHeight * along) / wheelbase,
-    pinion: Math.max(turned(bump), turned(-droop)),
-    bind: worstOf(axle, [
+    ...worstOf(axle, [
       [bump, 0],
       [-droop, 0],
       [0, roll],
+      [0, -roll],
     ]),
   };
 }

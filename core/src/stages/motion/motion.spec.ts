@@ -417,6 +417,29 @@ describe('holes', () => {
     expect(ways[2]?.antiSquat).toBeCloseTo(other.antiSquat?.value ?? Number.NaN, 9);
     const moved = results({ arms: { ...PARALLEL, upper: { ...holed, cRead: 1, cUse: 1, cx: 381, cz: 450 } } });
     expect(moved.of(study).antiSquat?.value).toBeCloseTo(other.antiSquat?.value ?? Number.NaN, 9);
+    // Held to what the study is: the worst of bump, droop and roll either way.
+    const told = found.of(study);
+    const worst = Math.max(...(['bump', 'droop', 'roll'] as const).map((at) => told[`bind.${at}`]?.value ?? 0));
+    expect(ways[1]?.bind).toBeCloseTo(worst, 9);
+    expect(ways[1]?.pinion).toBeCloseTo(Math.abs(told['pinion.bump']?.value ?? 0), 9);
+  });
+
+  it('say nothing of bind and pinion where the links do not let the axle go so far', () => {
+    // 69 long from hole 1, and 85 of droop; nothing else holds the nose, so that no bushing has to give.
+    const short = arm('Upper link', 'upper', 'pair', [-35, 118, 472], [18, 161, 460], {
+      cHoles: 2,
+      cRead: 1,
+      cUse: 1,
+      cStepX: 100,
+      cStepZ: 0,
+    });
+    const found = results({ arms: { ...TRIANGLE, upper: short }, choices: { suspension: 'triangulated' } });
+    const { held } = found.of(holding);
+    if (!held) throw new Error('not held');
+    const [near, far] = allWays(held, holeRows(found.plan.arms));
+    expect([near?.bind, near?.pinion]).toEqual([Number.NaN, Number.NaN]);
+    expect(Number.isFinite(near?.antiSquat)).toBe(true);
+    expect(far?.pinion).toBeGreaterThan(0);
   });
 });
 

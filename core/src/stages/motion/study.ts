@@ -120,7 +120,8 @@ function bindEnergy(axle: SolidAxle, { errors }: AxlePose): number {
 const largestForce = (axle: SolidAxle, poses: readonly AxlePose[]): number =>
   Math.max(...poses.flatMap(({ errors }) => ratesOf(axle).map((rate, i) => Math.abs(rate * (errors[i] ?? 0)))));
 
-const reached = ({ status }: AxlePose): boolean => status === 'exact' || status === 'bind';
+/** Whether the axle gets there, by itself or by what its bushings give. */
+export const reached = ({ status }: AxlePose): boolean => status === 'exact' || status === 'bind';
 
 /** Everything that is told of an axle’s motion. */
 export function studyOf(stand: Stand): Study {

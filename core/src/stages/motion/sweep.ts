@@ -1,6 +1,6 @@
 import { axlePose, type AxlePose } from '../../mechanics/solid-axle';
 import { pointOf, type Member } from './figures/held';
-import type { Stand } from './study';
+import { reached, type Stand } from './study';
 
 /** What is told of every pose of a sweep. Lengths mm, angles rad; slopes front higher plus; a skew is its sine. */
 export const SWEPT = ['pinion', 'forward', 'left', 'steer', 'bind', 'antiSquat', 'rollCentre'] as const;
@@ -171,7 +171,7 @@ export function sweepOf(
     for (let i = 0; i < heaves.length; i += 1) {
       const z = heaves[i] as number;
       const pose = axlePose(stand.axle, { z, roll: angle }, before);
-      if (pose.status !== 'exact' && pose.status !== 'bind') {
+      if (!reached(pose)) {
         missed += 1;
         before = undefined;
         continue;

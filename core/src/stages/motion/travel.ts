@@ -1,5 +1,5 @@
 import { axleCharacter, axlePose, type AxlePose } from '../../mechanics/solid-axle';
-import type { Stand } from './study';
+import { reached, type Stand } from './study';
 
 /** What the axle does along its travel, one number a step. Lengths mm, angles rad; slopes front higher plus. */
 export interface AlongTravel {
@@ -30,14 +30,14 @@ export function alongTravel(
   let before: AxlePose | undefined;
   const poses = heave.map((z) => {
     const pose = axlePose(axle, { z, roll }, before);
-    before = pose.status === 'exact' || pose.status === 'bind' ? pose : undefined;
+    before = reached(pose) ? pose : undefined;
     return pose;
   });
   const of = (id: string) => values[held.at(id)] ?? Number.NaN;
   const car = { wheelbase: of('brief.wheelbase'), cgHeight: of('brief.cgHeight') };
   const characters = heave.map((z) => axleCharacter(axle, car, z));
   const told = (get: (p: AxlePose) => number): readonly number[] =>
-    poses.map((p) => (p.status === 'exact' || p.status === 'bind' ? get(p) : Number.NaN));
+    poses.map((p) => (reached(p) ? get(p) : Number.NaN));
   return {
     heave,
     pinion: told((p) => -p.pitch),

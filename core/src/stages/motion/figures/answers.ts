@@ -8,7 +8,7 @@ import { outward, type Outward } from '../../stance/figures/outward';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
 import { answer } from '../../../stage';
 import { node, type Reads } from '../node';
-import { posedAt, type Posed, type Stand } from '../study';
+import { posedAt, reached, type Posed, type Stand } from '../study';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
 import { besideOf, solvedFrom, standing, study } from './study';
@@ -51,8 +51,7 @@ function outwardAt(stand: Stand, pose: StancePoseId, side: Side, half: number): 
   const z = share === 0 ? 0 : wheel - up * half * Math.sin(leans ? reach.roll : 0);
   if (Number.isNaN(z) || Number.isNaN(roll)) return Number.NaN;
   const posed = onceAt(stand, z, roll);
-  const fine = posed.pose.status === 'exact' || posed.pose.status === 'bind';
-  return fine ? sign * posed.pose.y : Number.NaN;
+  return reached(posed.pose) ? sign * posed.pose.y : Number.NaN;
 }
 
 const needed = (pose: StancePoseId): readonly string[] => {

@@ -5,7 +5,7 @@ import { newFrame, outside } from '../../brackets/figures/frame';
 import { stance } from '../../stance/figures/stance';
 import type { Obstacle } from '../choices';
 import { node, type Reads } from '../node';
-import { memberAt, posedAt, type Posed, type Stand } from '../study';
+import { memberAt, posedAt, reached, type Posed, type Stand } from '../study';
 import { pointOf, type Member } from './held';
 import { certain, standing, type Standing } from './study';
 
@@ -145,7 +145,7 @@ function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
     ),
   );
   // Where the links do not reach one of them, nothing is known of the whole travel: that is not clear.
-  return all.every(({ pose: { status } }) => status === 'exact' || status === 'bind') ? all : [];
+  return all.every(({ pose }) => reached(pose)) ? all : [];
 }
 
 const KEYS = ['x', 'y', 'z', 'x2', 'y2', 'z2'] as const;

@@ -128,7 +128,8 @@ function sideLines(scene: MotionScene, told: StudyFigures): { shapes: Shape[]; c
     shapes.push({ kind: 'line', style: 'pitch', name: 'path of the instant centre', points: path });
   if (near && x !== undefined && z !== undefined) {
     shapes.push({ kind: 'circle', style: 'mark', centre: [-x, z], radius: 12, name: 'instant centre' });
-    captions.push({ text: 'instant centre', at: [-x, z + 26], anchor: 'middle' });
+    // Clear of the handle, where it is a pivot of the bars.
+    captions.push({ text: 'instant centre', at: [-x, z + 90], anchor: 'middle' });
   } else if (x !== undefined && z !== undefined)
     captions.push({
       text: `instant centre {} ${x > 0 ? 'forward' : 'behind'}, outside the picture`,

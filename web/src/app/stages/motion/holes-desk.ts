@@ -10,6 +10,9 @@ import { Cancelled, HeavyService } from '../../work/heavy.service';
 
 const SHOWN = 40;
 
+/** Least length of the plot’s axis, mm. */
+const LEAST_MM = 20;
+
 /** All ways to bolt the links up, best for what is aimed at first; one is picked. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -24,7 +27,7 @@ const SHOWN = 40;
       <ix-line-chart
         class="tall"
         [lines]="lines()"
-        [x]="{ title: 'instant centre forward of the axle, ' + length() }"
+        [x]="along()"
         [y]="{ title: 'anti-squat, %' }"
         [words]="words()"
       />
@@ -109,8 +112,8 @@ export class HolesDesk {
   });
   protected readonly best = computed(() => {
     const used = this.rows().map((row) => row.used);
-    const show = (value: number, unit: 'mm' | 'rad' | 'ratio') =>
-      Number.isFinite(value) ? this.units.show(value, unit) : 'none';
+    const show = (value: number, unit: 'mm' | 'rad' | 'ratio', without = 'none') =>
+      Number.isFinite(value) ? this.units.show(value, unit) : without;
     return [...this.ways()]
       .sort((a, b) => this.off(a) - this.off(b))
       .slice(0, SHOWN)
@@ -122,8 +125,8 @@ export class HolesDesk {
         antiSquat: show(way.antiSquat, 'ratio'),
         along: show(way.icAlong, 'mm'),
         above: show(way.aboveNeutral, 'mm'),
-        pinion: show(way.pinion, 'rad'),
-        bind: show(way.bind, 'mm'),
+        pinion: show(way.pinion, 'rad', 'not reached'),
+        bind: show(way.bind, 'mm', 'not reached'),
       }));
   });
   protected readonly lines = computed((): readonly ChartLine[] => {
@@ -148,14 +151,36 @@ export class HolesDesk {
       dots(
         'free',
         '--dye',
-        near.filter((w) => !(w.bind > most)),
+        near.filter((w) => w.bind <= most),
       ),
       dots(
         'binds',
         '--red',
         near.filter((w) => w.bind > most),
       ),
+      ...(near.some((w) => Number.isNaN(w.bind))
+        ? [
+            dots(
+              'travel not reached',
+              '--ink-2',
+              near.filter((w) => Number.isNaN(w.bind)),
+            ),
+          ]
+        : []),
     ];
+  });
+  /** Where all stand nearly as far forward, the axis does not go into what cannot be measured. */
+  protected readonly along = computed(() => {
+    const title = `instant centre forward of the axle, ${this.length()}`;
+    const at = this.lines().flatMap(({ points }) => points.map(({ x }) => x));
+    const [low, high, least] = [
+      Math.min(...at),
+      Math.max(...at),
+      this.length() === 'mm' ? LEAST_MM : LEAST_MM / 25.4,
+    ];
+    if (!at.length || high - low >= least) return { title };
+    const middle = Math.round((low + high) / 2);
+    return { title, min: middle - Math.ceil(least / 2), max: middle + Math.ceil(least / 2) };
   });
   protected readonly words = computed(
     () =>
