@@ -119,7 +119,7 @@ const MADE = object<MadePlace>({ by: oneOf<MadePlace['by']>(['tacked', 'welded']
 export const bracketProblem = ({ bolt, wide }: Bracket): Broken | undefined =>
   bolt === undefined || bolt < wide
     ? undefined
-    : { field: 'bolt', wrong: 'must be smaller than its bracket is wide', right: `less than ${wide}` };
+    : { field: 'bolt', wrong: 'must be smaller than its bracket is wide', right: `less than ${wide} mm` };
 
 const BRACKET = object<Bracket>(
   {
@@ -220,11 +220,11 @@ export interface Link {
 /** A tube has a bore, and its rod ends reach into it. */
 export const linkProblem = ({ wall, outside, out, end, least }: Link): Broken | undefined => {
   if (wall > outside / 2)
-    return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2}` };
+    return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2} mm` };
   if (out > end)
-    return { field: 'out', wrong: 'must not be more than the rod end is long', right: `at most ${end}` };
+    return { field: 'out', wrong: 'must not be more than the rod end is long', right: `at most ${end} mm` };
   return least > out
-    ? { field: 'least', wrong: 'must not be more than as set', right: `at most ${out}` }
+    ? { field: 'least', wrong: 'must not be more than as set', right: `at most ${out} mm` }
     : undefined;
 };
 

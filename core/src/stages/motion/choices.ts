@@ -97,7 +97,7 @@ export function armProblem(arm: Arm): Broken | undefined {
       right: 'above 0',
     };
   if (wall !== undefined && outside !== undefined && wall > outside / 2)
-    return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2}` };
+    return { field: 'wall', wrong: 'must be at most half of the outside', right: `at most ${outside / 2} mm` };
   return holesProblem(arm, 'a') ?? holesProblem(arm, 'c');
 }
 

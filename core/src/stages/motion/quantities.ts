@@ -68,7 +68,7 @@ export const MOTION_QUANTITIES = [
   leaf('leaf.rear', 'Seat to the rear eye', 'Along the spring, from the middle of the seat.', [200, 1200]),
   leaf('leaf.rate', 'Rate of one leaf spring', 'Both halves together, at the seat.', [2, 400], {
     unit: 'N/mm',
-    instrument: 'chosen',
+    instrument: 'seller',
   }),
   leaf(
     'leaf.eye',
@@ -77,7 +77,16 @@ export const MOTION_QUANTITIES = [
     [-250, 250],
     { fallback: { value: 0, off: 25, why: 'eye and axle at one height' } },
   ),
-  coil('coil.rate', 'Rate of one spring', 'As its maker or a press says.', [2, 600], { unit: 'N/mm' }),
+  coil(
+    'coil.rate',
+    'Rate of one spring',
+    'As its maker says; better as a press with a scale under it does.',
+    [2, 600],
+    {
+      unit: 'N/mm',
+      instrument: 'seller',
+    },
+  ),
   coil('coil.free', 'Free length of the spring', 'Off the car, nothing on it.', [80, 800], {
     instrument: 'tape',
   }),

@@ -13,10 +13,12 @@ import { DraftFields } from '../../shared/draft-fields';
 import { Fields, type FieldChange } from '../../shared/fields';
 import { FigureValue } from '../../shared/figure-value';
 import { PhotoList } from '../../shared/photo-list';
+import { refusalText } from '../../shared/refusal-text';
 import type { RowValues } from '../../shared/rows-editor';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
+import { UnitsService } from '../../state/units.service';
 import {
   kitFields,
   MADE,
@@ -53,6 +55,7 @@ const out = ({ y }: PlacedBracket): number => (y ? Math.abs(y.value) : Infinity)
 export class BracketList {
   protected readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
+  private readonly units = inject(UnitsService);
   protected readonly groups = [
     { title: 'What it is', columns: SELF },
     { title: 'As read on the old axle, or on the car', columns: OLD },
@@ -123,10 +126,14 @@ export class BracketList {
     this.store.saveNow();
   }
 
+  private labelOf(field: string): string {
+    return this.groups.flatMap(({ columns }) => columns).find(({ key }) => key === field)?.label ?? field;
+  }
+
   protected change(b: Bracket, change: FieldChange): void {
     const next = withField(b, change, this.pending());
     const wrong = bracketProblem(next);
-    this.problem.set(wrong ? `${wrong.field} ${wrong.wrong}: ${wrong.right} mm.` : '');
+    this.problem.set(wrong ? refusalText(this.labelOf(wrong.field), wrong, this.units) : '');
     if (wrong) return;
     if (next === b) this.pending.update((all) => ({ ...all, [change.key]: change.value }));
     else {

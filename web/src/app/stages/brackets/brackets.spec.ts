@@ -97,7 +97,7 @@ describe('the list of brackets', () => {
     await change(bench, 'Bolt', '60');
     expect(bench.store.plan().brackets['p']?.bolt).toBe(60);
     await change(bench, 'Along the axle', '50');
-    expect(bench.text).toContain('bolt must be smaller than its bracket is wide: less than 50 mm.');
+    expect(bench.text).toContain('Bolt must be smaller than its bracket is wide: less than 50.0 mm.');
     expect(bench.store.plan().brackets['p']?.wide).toBe(62);
     await change(bench, 'Wanted clock: top 0, front +', '3600');
     expect(bench.text).toContain('must lie between');
@@ -168,7 +168,7 @@ describe('links', () => {
     const bench = await Bench.of(LinksDesk, planOf({ links: { l: LINK } }));
     expect(bench.text).toMatch(/Lower link L 450\.0/);
     await change(bench, 'Eye to tube', '95');
-    expect(bench.text).toContain('Eye to tube must not be more than the rod end is long: at most 92 mm.');
+    expect(bench.text).toContain('Eye to tube must not be more than the rod end is long: at most 92.0 mm.');
     expect(bench.store.plan().links['l']?.out).toBe(55);
     await change(bench, 'Eye to eye', '562.5');
     expect(bench.store.plan().links['l']?.eyes).toBe(562.5);

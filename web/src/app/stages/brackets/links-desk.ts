@@ -17,6 +17,7 @@ import { DraftFields } from '../../shared/draft-fields';
 import { Fields, type FieldChange } from '../../shared/fields';
 import { FigureValue } from '../../shared/figure-value';
 import type { RowColumn } from '../../shared/row-column';
+import { refusalText } from '../../shared/refusal-text';
 import { RowsEditor, type EditedRow, type RowValues } from '../../shared/rows-editor';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -223,7 +224,7 @@ export class LinksDesk {
   private refuses(link: Link): boolean {
     const wrong = linkProblem(link);
     const label = LINK_COLUMNS.find(({ key }) => key === wrong?.field)?.label ?? '';
-    this.problem.set(wrong ? `${label} ${wrong.wrong}: ${wrong.right} mm.` : '');
+    this.problem.set(wrong ? refusalText(label, wrong, this.units) : '');
     return wrong !== undefined;
   }
 

@@ -15,10 +15,12 @@ import {
 import { DraftFields } from '../../shared/draft-fields';
 import { Fields, type FieldChange } from '../../shared/fields';
 import { FigureValue } from '../../shared/figure-value';
+import { refusalText, type Broken } from '../../shared/refusal-text';
 import type { RowValues } from '../../shared/rows-editor';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
+import { UnitsService } from '../../state/units.service';
 import { axleFields, CRANK, hasAxleEnd, holeFields, labelOf, MADE, SELF, withField } from './arm-fields';
 
 const PREFIX = 'arm.';
@@ -56,6 +58,7 @@ const PREFIX = 'arm.';
 export class ArmsDesk {
   protected readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
+  private readonly units = inject(UnitsService);
   protected readonly self = SELF;
   protected readonly crankColumns = CRANK;
   protected readonly holes = [
@@ -92,7 +95,9 @@ export class ArmsDesk {
   constructor() {
     effect(() => {
       const place = this.selection.picked();
-      if (place.startsWith(PREFIX)) this.picked.set(place.slice(PREFIX.length));
+      if (!place.startsWith(PREFIX)) return;
+      this.picked.set(place.slice(PREFIX.length));
+      this.problem.set('');
     });
   }
 
@@ -112,8 +117,9 @@ export class ArmsDesk {
     this.pick(id);
   }
 
-  /** Numbers of a place that is not whole yet. */
-  private readonly pending = signal<RowValues>({});
+  /** Numbers of places that are not whole yet, each by whose they are. */
+  private readonly begun = signal<Readonly<Record<string, RowValues>>>({});
+  private readonly pending = computed<RowValues>(() => this.begun()[this.id()] ?? {});
   protected readonly values = computed(() => ({ ...this.arm(), ...this.pending() }) as unknown as RowValues);
 
   protected change(arm: Arm, change: FieldChange): void {
@@ -124,7 +130,7 @@ export class ArmsDesk {
       (k) => (next as unknown as Record<string, unknown>)[k] !== undefined,
     );
     if (count.length % 3) {
-      this.pending.update((all) => ({ ...all, [change.key]: change.value }));
+      this.begun.update((all) => ({ ...all, [this.id()]: { ...all[this.id()], [change.key]: change.value } }));
       this.problem.set('');
       return;
     }
@@ -133,7 +139,7 @@ export class ArmsDesk {
   }
 
   private keep(next: Arm): void {
-    this.pending.set({});
+    this.begun.update((all) => ({ ...all, [this.id()]: {} }));
     this.store.put('arms', this.id(), next);
     this.store.saveNow();
   }
@@ -163,10 +169,8 @@ export class ArmsDesk {
     this.store.saveNow();
   }
 
-  private refuses(
-    wrong: { readonly field: string; readonly wrong: string; readonly right: string } | undefined,
-  ): boolean {
-    this.problem.set(wrong ? `${labelOf(wrong.field)} ${wrong.wrong}: ${wrong.right}.` : '');
+  private refuses(wrong: Broken | undefined): boolean {
+    this.problem.set(wrong ? refusalText(labelOf(wrong.field), wrong, this.units) : '');
     return wrong !== undefined;
   }
 }

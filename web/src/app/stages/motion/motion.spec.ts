@@ -5,6 +5,7 @@ import type { PartOffer, Plan } from '@intervex/core';
 import type { Arm, HoleWay, Obstacle } from '@intervex/core/desks/motion';
 import { type PlanStore } from '../../state/plan-store';
 import { Bench, donorPlan, read } from '../../testing/bench';
+import { UnitsService } from '../../state/units.service';
 import { Cancelled, HeavyService } from '../../work/heavy.service';
 import { axleFields, hasAxleEnd, labelOf, withField } from './arm-fields';
 import { ArmsDesk } from './arms-desk';
@@ -221,6 +222,27 @@ describe('the list of links', () => {
     expect(bench.store.plan().arms['lower']?.cy).toBe(462);
     await change(bench, 'Used', '4');
     expect(bench.text).toMatch(/Used is not among the holes there are: 1 to 1/);
+  });
+
+  it('keeps the begun place of one link to that link, and says sizes in the unit on the page', async () => {
+    const bench = await Bench.of(ArmsDesk, planOf());
+    await change(bench, 'Axle end, forward', '');
+    const pick = async (name: string) => {
+      const radio = bench
+        .all<HTMLInputElement>('input[name="arm"]')
+        .find((one) => one.closest('tr')?.textContent.includes(name));
+      radio?.dispatchEvent(new Event('change'));
+      await bench.fixture.whenStable();
+    };
+    await pick('Lateral bar');
+    await change(bench, 'Axle end, left', '-425');
+    expect(bench.store.plan().arms['bar']).toMatchObject({ ax: -92, ay: -425, az: 296 });
+    expect(bench.store.plan().arms['lower']).toEqual(ARMS['lower']);
+    TestBed.inject(UnitsService).choose('in');
+    await change(bench, 'Car end, forward of the axle', '-3.622');
+    // 18 mm above its other end by now.
+    await change(bench, 'Car end, left of the middle', '-16.732');
+    expect(bench.text).toMatch(/Car end.* is where its other end is: at least 0\.787 in away\./);
   });
 
   it('adds and removes a link, and a crank with two bars', async () => {

@@ -5,6 +5,7 @@ import { obstacleProblem, rooms, type Obstacle } from '@intervex/core/desks/moti
 import { DraftFields } from '../../shared/draft-fields';
 import { Fields, type FieldChange } from '../../shared/fields';
 import { FigureValue } from '../../shared/figure-value';
+import { refusalText } from '../../shared/refusal-text';
 import type { RowValues } from '../../shared/rows-editor';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -162,7 +163,7 @@ export class RoomDesk {
 
   private refuses(o: Obstacle): boolean {
     const wrong = obstacleProblem(o);
-    this.problem.set(wrong ? `${labelOf(wrong.field)} ${wrong.wrong}: ${wrong.right}.` : '');
+    this.problem.set(wrong ? refusalText(labelOf(wrong.field), wrong, this.units) : '');
     return wrong !== undefined;
   }
 
