@@ -308,7 +308,7 @@ test('a spring is chosen from the counter by the frequency that is wanted, and i
   await saved(page);
   // Read on a press it is softer than its list: what was read counts, and the check says so.
   await put(page, 'Rate of one spring', String(Number(rate) * 0.85));
-  await expect(check(page, `The rate as it stands is not that of spring ${number}`)).toBeVisible();
+  await expect(check(page, `Spring ${number}: its rate not as its list says`)).toBeVisible();
   await expect
     .poll(async () =>
       textOfPdf(await (await request.get(`/api/variants/${id}/links-and-set-up.pdf?paper=a4&units=mm`)).body()),

@@ -6,7 +6,7 @@ export { armLoads, loadInputs, springLoads } from './figures/loads';
 export { rooms } from './figures/rooms';
 export { height, weighed } from './figures/scales';
 export { dampers, rollRate, springs } from './figures/springs';
-export { stockSprings, wantedSpring, type StockSpring } from './figures/stock-springs';
+export { stockSprings, toldSize, wantedSpring, type StockSpring } from './figures/stock-springs';
 export { standing, study } from './figures/study';
 export { axlePose } from '../../mechanics/solid-axle';
 export { allWays, holeRows, MOST_WAYS, waysOf, type HoleWay } from './holes';

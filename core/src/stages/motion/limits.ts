@@ -10,8 +10,10 @@ export const MOTION_LIMITS = [
   lengthLimit('motion.clear', 'Room to what does not move', 12, 100),
   lengthLimit('damper.left', 'Damper left over at either end', 10, 100),
   lengthLimit('coil.left', 'Spring left over before it is solid', 8, 80),
-  lengthLimit('coil.over', 'Inside of a spring over what it goes over', 1, 10),
+  lengthLimit('coil.over', 'Inside of a spring over the damper’s body', 1, 10),
+  lengthLimit('coil.wide', 'Inside of a spring over what it sits on', 6, 40),
   limit('coil.list', 'Rate as read off its list', 'ratio', 0.08, [0, 0.5]),
+  lengthLimit('coil.listLong', 'Lengths as read off its list', 5, 50),
   limit('motion.weights', 'Scales off what the brief says', 'kg', 15, [0, 300]),
   lengthLimit('motion.mounts', 'Places of a damper off its length as read', 4, 40),
 ] as const;

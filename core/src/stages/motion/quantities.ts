@@ -95,8 +95,8 @@ export const MOTION_QUANTITIES = [
   }),
   coil(
     'coil.over',
-    'Spring goes over',
-    'The widest that its inside has to pass or to sit on: damper’s body, sleeve, seat.',
+    'Damper’s body, outside',
+    'The widest that the spring’s inside has to pass or to sit on: body, sleeve, seat.',
     [20, 200],
     { instrument: 'caliper' },
   ),

@@ -60,12 +60,14 @@ describe('a spring through the travel', () => {
       'coil.free': reading('tape', 305),
     }).of(springs);
     for (const one of [left, right]) {
-      expect(one?.of.ride?.value).toBeCloseTo(LONG.ride, 5);
-      expect(one?.of.ratio?.value).toBeCloseTo(RATIO, 6);
-      expect(one?.of.rollIn?.value).toBeCloseTo(LONG.short, 4);
-      expect(one?.of.rollOut?.value).toBeCloseTo(LONG.long, 4);
-      expect(one?.rollIn?.value).toBeCloseTo(215.088506, 4);
+      const { ride, bump, droop, rollIn, rollOut } = one?.of ?? {};
+      expect([ride, bump, droop, rollIn, rollOut, one?.rollIn].map((f) => f?.value)).toEqual(
+        [LONG.ride, LONG.bump, LONG.droop, LONG.short, LONG.long, 215.088506].map((mm) =>
+          expect.closeTo(mm, 4),
+        ),
+      );
     }
+    expect(left?.of.ratio?.value).toBeCloseTo(RATIO, 6);
   });
 
   it('says that the lean is assumed where nobody gave it', () => {
@@ -75,6 +77,40 @@ describe('a spring through the travel', () => {
       expect(Object.keys(one.rollIn?.assumed ?? {})).toContain('stance.lean');
       expect(Object.keys(one.ride?.assumed ?? {})).not.toContain('stance.lean');
     }
+  });
+});
+
+describe('checks of a spring', () => {
+  const level = (id: string, readings: object) => results(readings).checks.find((c) => c.id === id);
+  const WHOLE = {
+    'coil.rate': reading('scale', 19),
+    'coil.free': reading('tape', 470),
+    'coil.solid': reading('caliper', 180),
+  };
+  it('stop where it is longer than there is room', () => {
+    expect(level('arm.coil.left.seat', WHOLE)).toMatchObject({ level: 'stop' });
+    expect(level('arm.coil.left.seat', { ...WHOLE, 'coil.free': reading('tape', 440) })).toMatchObject({
+      level: 'ok',
+    });
+  });
+
+  it('say what each of them lacks, and are never silent', () => {
+    const { 'coil.free': _, ...without } = WHOLE;
+    for (const what of ['seat', 'loose', 'solid'])
+      expect(level(`arm.coil.right.${what}`, without)).toMatchObject({
+        level: 'unknown',
+        lacks: ['coil.free'],
+      });
+    const { 'spring.droop': __, ...car } = READ;
+    const { checks } = evaluate({
+      ...workedPlan({ ...car, ...WHOLE }, { suspension: 'triangulated' }),
+      arms: ARMS,
+    });
+    expect(checks.find((c) => c.id === 'arm.coil.left.loose')).toMatchObject({
+      level: 'unknown',
+      lacks: ['spring.droop'],
+    });
+    expect(checks.find((c) => c.id === 'arm.coil.left.solid')?.level).not.toBe('unknown');
   });
 });
 
@@ -116,6 +152,40 @@ describe('springs of the counter in this car', () => {
     expect(rest.find((row) => row.offer.number === 'WC-9')?.against).toEqual(['wide on its seats']);
   });
 
+  it('do not do where they are longer than there is room, in any place of the car', () => {
+    // 100.6 pressed: 369.4 long, and 350.6 from eye to eye.
+    const long = offer('WC-2', { rate: 19, free: 470, inside: 61, solid: 180 });
+    expect(rows(over, [long])[0]).toMatchObject({ against: ['longer than there is room at ride height'] });
+    // The right one’s mount stands 100 lower: some 252 from eye to eye, and the spring is 269 long.
+    const apart = {
+      ...plan(over, search([GOOD])),
+      arms: {
+        lower: ARMS.lower,
+        upper: ARMS.upper,
+        left: arm('Left', 'coilOver', 'left', [6, 402, 360], [-40, 360, 705]),
+        right: arm('Right', 'coilOver', 'right', [6, -402, 360], [-40, -360, 605]),
+      },
+    };
+    expect(evaluate(apart).of(stockSprings)[0]).toMatchObject({
+      against: ['longer than there is room at ride height'],
+      does: false,
+    });
+  });
+
+  it('that no car has are not told', () => {
+    const absurd = [
+      offer('WC-6', { rate: 0.4, free: 360, inside: 61, solid: 150 }),
+      offer('WC-7', { rate: 21, free: 9000, inside: 61, solid: 150 }),
+      offer('WC-8', { rate: 21, free: 360, inside: 61, solid: 4000 }),
+    ];
+    const [only, ...none] = rows(over, absurd);
+    expect(none).toEqual([]);
+    expect(only).toMatchObject({
+      offer: { number: 'WC-8' },
+      against: ['whether it goes solid is not known'],
+    });
+  });
+
   it('do not do while something of them is not known', () => {
     expect(rows(over).find((row) => row.offer.number === 'WC-5')?.against).toEqual([
       'whether it goes solid is not known',
@@ -133,9 +203,27 @@ describe('springs of the counter in this car', () => {
     expect(check(over, 'coil.over')).toMatchObject({ level: 'stop' });
     expect(check({ 'coil.over': reading('caliper', 56.7) }, 'coil.over')).toMatchObject({ level: 'caution' });
     expect(check(over, 'coil.over', 'WC-8')).toMatchObject({ level: 'ok' });
-    expect(check({}, 'coil.list')).toBeUndefined();
+    expect(check({}, 'coil.list')).toMatchObject({ level: 'unknown', lacks: ['coil.rate'] });
     expect(check({ 'coil.rate': reading('scale', 24) }, 'coil.list')).toMatchObject({ level: 'ok' });
     expect(check({ 'coil.rate': reading('scale', 29) }, 'coil.list')).toMatchObject({ level: 'caution' });
+    // Free and solid as they are read: the worse of both, against 305 and 162.
+    const lengths = (free: number, solid: number) => ({
+      'coil.free': reading('tape', free),
+      'coil.solid': reading('caliper', solid),
+    });
+    expect(check(lengths(303, 158), 'coil.listLong')).toMatchObject({ level: 'ok', figure: { value: 4 } });
+    expect(check(lengths(297.5, 160), 'coil.listLong')).toMatchObject({
+      level: 'caution',
+      figure: { value: 7.5 },
+    });
+    expect(check({ 'coil.free': reading('tape', 303) }, 'coil.listLong')).toMatchObject({
+      level: 'unknown',
+      lacks: ['coil.solid'],
+    });
+    expect(check(over, 'coil.wide', 'WC-8')).toMatchObject({ level: 'ok' });
+    expect(check({ 'coil.over': reading('caliper', 54) }, 'coil.wide', 'WC-8')).toMatchObject({
+      level: 'caution',
+    });
     expect(results(over, search([SOFT])).checks.some((c) => c.id === 'coil.over')).toBe(false);
   });
 });

@@ -9,7 +9,7 @@ import { TrapFocus } from './trap-focus';
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-dimension-editor',
   // Also before the focus has come into it.
-  host: { '(document:keydown.escape)': 'closed.emit()' },
+  host: { '(document:keydown.escape)': 'escaped($event)' },
   imports: [MatIconModule, ReadingField, TrapFocus],
   template: `
     <div
@@ -50,4 +50,9 @@ import { TrapFocus } from './trap-focus';
 export class DimensionEditor {
   readonly id = input.required<QuantityId>();
   readonly closed = output();
+
+  /** A menu that stands open over it closes by itself. */
+  protected escaped({ target }: Event): void {
+    if (!(target instanceof Element && target.closest('.cdk-overlay-container'))) this.closed.emit();
+  }
 }

@@ -10,29 +10,24 @@ import { AT } from './moves';
 const STAGE = 'motion';
 const missing = (r: Reads, ids: readonly string[]): readonly string[] =>
   ids.filter((id) => r.figure(id as 'coil.rate') === undefined);
-const OF_SPRING = [
-  'coil.rate',
-  'coil.free',
-  'coil.solid',
-  'brief.rear',
-  'motion.unsprung',
-  'spring.bump',
-  'spring.droop',
-];
+/** What all of a spring’s lengths rest on. */
+const OF_SPRING = ['coil.rate', 'coil.free', 'brief.rear', 'motion.unsprung'];
 
 /** Springs at both ends of the travel. */
 export const springEnds = node('springEnds', (r): readonly Check[] =>
-  r.of(springs).flatMap(({ of, left, loose }) => {
+  r.of(springs).flatMap(({ of, seat, left, loose }) => {
     const id = memberId(of.member);
     const { name } = of.member;
-    const base = { stage: STAGE, at: 'coil.rate', way: 'atLeast' as const, lacks: missing(r, OF_SPRING) };
+    const base = { stage: STAGE, way: 'atLeast' as const, stop: 0 };
+    const none = { ...r.limit('coil.left'), value: 0, fallback: 0 };
     return [
       judge({
         ...base,
         id: `${id}.solid`,
+        at: 'coil.rate',
+        lacks: missing(r, [...OF_SPRING, 'coil.solid', 'spring.bump']),
         figure: left,
         limit: r.limit('coil.left'),
-        stop: 0,
         holds: `${name}: spring is not solid at full bump`,
         fails: (level) =>
           level === 'stop'
@@ -42,21 +37,33 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
         reason: 'A spring that is solid stops the axle like a hammer, and breaks what holds it.',
         todo: 'A longer spring of fewer coils, a bump stop that comes first, or less travel.',
       }),
-      ...(loose
-        ? [
-            judge({
-              ...base,
-              id: `${id}.loose`,
-              figure: loose,
-              limit: { ...r.limit('coil.left'), value: 0, fallback: 0 },
-              holds: `${name}: spring stays pressed at full droop`,
-              fails: `${name}: spring hangs loose at full droop`,
-              unknown: '',
-              reason: 'A loose spring falls out of its seat, and knocks as it comes back.',
-              todo: 'A longer free length, a helper spring, a strap, or a retainer at its seat.',
-            }),
-          ]
-        : []),
+      judge({
+        id: `${id}.loose`,
+        stage: STAGE,
+        way: 'atLeast',
+        at: 'coil.rate',
+        lacks: missing(r, [...OF_SPRING, 'spring.droop']),
+        figure: loose,
+        limit: none,
+        holds: `${name}: spring stays pressed at full droop`,
+        fails: `${name}: spring hangs loose at full droop`,
+        unknown: `${name}: whether its spring hangs loose is not known`,
+        reason: 'A loose spring falls out of its seat, and knocks as it comes back.',
+        todo: 'A longer free length, a helper spring, a strap, or a retainer at its seat.',
+      }),
+      judge({
+        ...base,
+        id: `${id}.seat`,
+        at: 'coil.free',
+        lacks: missing(r, OF_SPRING),
+        figure: seat,
+        limit: none,
+        holds: `${name}: there is room for its spring at ride height`,
+        fails: () => `${name}: its spring is longer than there is room at ride height`,
+        unknown: `${name}: whether there is room for its spring is not known`,
+        reason: 'At ride height it would reach past both its ends: the car would stand higher than is wanted.',
+        todo: 'A shorter or softer spring, mounts farther apart, or another ride height.',
+      }),
     ];
   }),
 );
@@ -65,7 +72,7 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
 export const springTaken = node('springTaken', (r): readonly Check[] => {
   const taken = r.of(takenSpring);
   if (!taken) return [];
-  const { offer, room, off } = taken;
+  const { offer, room, off, offLong } = taken;
   return [
     judge({
       id: 'coil.over',
@@ -83,26 +90,41 @@ export const springTaken = node('springTaken', (r): readonly Check[] => {
       reason: 'A spring that rubs on the body of its damper wears through it, and breaks where it is worn.',
       todo: 'A spring that is wider inside, or a narrower sleeve.',
       at: 'coil.over',
-      lacks: r.figure('coil.over') ? [] : ['coil.over'],
+      lacks: missing(r, ['coil.over']),
     }),
-    ...(off
-      ? [
-          judge({
-            id: 'coil.list',
-            stage: STAGE,
-            figure: off,
-            way: 'atMost',
-            limit: r.limit('coil.list'),
-            holds: `Spring ${offer.number} is as its list says`,
-            fails: () => `The rate as it stands is not that of spring ${offer.number}`,
-            unknown: '',
-            reason: 'Lengths, loads and frequency go by the rate as it stands, not by the one on the list.',
-            todo: 'Take another spring, or go by what was read of this one.',
-            at: 'coil.rate',
-            lacks: [],
-          }),
-        ]
-      : []),
+    judge({
+      id: 'coil.wide',
+      stage: STAGE,
+      figure: room,
+      way: 'atMost',
+      limit: r.limit('coil.wide'),
+      holds: `Spring ${offer.number} sits on its seats`,
+      fails: () => `Spring ${offer.number} is wide on its seats`,
+      unknown: `Whether spring ${offer.number} sits on its seats is not known`,
+      reason: 'A spring that wanders on its seats stands askew, and wears them.',
+      todo: 'A spring that is narrower inside, or rings on the seats that hold it.',
+      at: 'coil.over',
+      lacks: missing(r, ['coil.over']),
+    }),
+    ...[
+      { id: 'coil.list', figure: off, what: 'rate', on: ['coil.rate'] },
+      { id: 'coil.listLong', figure: offLong, what: 'lengths', on: ['coil.free', 'coil.solid'] },
+    ].map(({ id, figure, what, on }) =>
+      judge({
+        id,
+        stage: STAGE,
+        figure,
+        way: 'atMost',
+        limit: r.limit(id as 'coil.list'),
+        holds: `Spring ${offer.number}: its ${what} as its list says`,
+        fails: () => `Spring ${offer.number}: its ${what} not as its list says`,
+        unknown: `Spring ${offer.number}: whether its ${what} are as its list says is not known`,
+        reason: 'Lengths, loads and frequency go by what stands here, not by what is on the list.',
+        todo: 'Go by what was read of this one, or take another spring.',
+        at: on[0] as string,
+        lacks: missing(r, on),
+      }),
+    ),
   ];
 });
 

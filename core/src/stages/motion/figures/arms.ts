@@ -96,10 +96,13 @@ export interface SprungFigures {
   readonly rollOut: Maybe;
   /** Shortened by so much for a mm of rise, at ride height. */
   readonly ratio: Maybe;
+  /** Lever it stands on against roll, mm: how much its length changes for a rad, at ride height. */
+  readonly lever: Maybe;
 }
 
-/** Rise over which a motion ratio is told, mm. */
+/** Rise over which a motion ratio is told, mm, and roll over which a lever is, rad. */
 const RISE = 0.5;
+const TURN = 0.002;
 
 function sprungOf(stands: Standing, member: Member): SprungFigures {
   const id = memberId(member);
@@ -156,6 +159,22 @@ function sprungOf(stands: Standing, member: Member): SprungFigures {
           lengthOf(memberAt(stand, posedAt(stand.axle, { z, roll: 0 }), member)),
         ) as [number, number];
         return (down - up) / (2 * RISE);
+      },
+      [],
+    ),
+    lever: solvedFrom(
+      stands,
+      {
+        id: `${id}.lever`,
+        label: `${member.name}, lever against roll`,
+        unit: 'mm',
+        source: 'How much its length changes for a radian of roll, at ride height',
+      },
+      (stand) => {
+        const [one, other] = [TURN, -TURN].map((roll) =>
+          lengthOf(memberAt(stand, posedAt(stand.axle, { z: 0, roll }), member)),
+        ) as [number, number];
+        return Math.abs(other - one) / (2 * TURN);
       },
       [],
     ),

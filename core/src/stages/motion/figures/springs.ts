@@ -2,7 +2,6 @@ import type { Maybe } from '../../../measure';
 import { node, type Reads } from '../node';
 import { memberId, sprung, type SprungFigures } from './arms';
 import { figure, springOf, type SpringFigures } from './coil';
-import { holding } from './held';
 import { study } from './study';
 
 /** A damper’s room at both ends, mm. */
@@ -68,43 +67,44 @@ interface RollFigures {
   readonly all: Maybe;
 }
 
-/** How far the springs stand apart on the axle, mm, and the rate of one of them. */
-function standApart(r: Reads): { readonly s: Maybe; readonly k: Maybe } {
-  if (r.choice('suspension') === 'leaf') return { s: r.figure('spring.spacing'), k: r.figure('leaf.rate') };
-  const held = r.of(holding).held;
-  const left = held?.sprung.find(({ kind, side }) => kind !== 'damper' && side === 'left');
-  const right = held?.sprung.find(({ kind, side }) => kind !== 'damper' && side === 'right');
-  const [a, b] = [left, right].map((m) => m && held?.inputs[m.axle[1]]);
-  if (!a || !b || !right) return { s: undefined, k: r.figure('coil.rate') };
-  return {
-    s: figure(
-      {
-        id: 'motion.springsApart',
-        label: 'Springs stand apart on the axle by',
-        unit: 'mm',
-        formula: right.sign < 0 ? '{l} + {r}' : '{l} − {r}',
-        source: 'Their ends on the axle',
-      },
-      { l: a, r: b },
-    ),
-    k: r.figure('coil.rate'),
-  };
+const ROLL = {
+  id: 'motion.roll.springs',
+  label: 'Roll stiffness of the rear springs, for a degree',
+  unit: 'Nm',
+} as const;
+
+/** What leaf springs bring against roll. */
+const leafRoll = (r: Reads): Maybe =>
+  figure(
+    {
+      ...ROLL,
+      formula: '{k}·{s}²/2·π/180/1000',
+      source: 'Half of one spring’s rate by the square of how far they stand apart',
+    },
+    { k: r.figure('leaf.rate'), s: r.figure('spring.spacing') },
+  );
+
+/** What coil springs bring against roll: each by the square of its lever; nothing while one side has none. */
+function coilRoll(r: Reads): Maybe {
+  const all = r.of(sprung).filter(({ member }) => member.kind !== 'damper');
+  const both = (['left', 'right'] as const).every((side) => all.some(({ member }) => member.side === side));
+  if (!both) return undefined;
+  const levers = Object.fromEntries(all.map(({ lever }, i) => [`a_${i + 1}`, lever]));
+  const squares = Object.keys(levers).map((symbol) => `{${symbol}}²`);
+  return figure(
+    {
+      ...ROLL,
+      formula: `{k}·(${squares.join(' + ')})·π/180/1000`,
+      source: 'Rate of one spring by the squares of their levers against roll',
+    },
+    { k: r.figure('coil.rate'), ...levers },
+  );
 }
 
 /** Roll stiffness of the rear: springs, anti-roll bar, and what the bind adds. */
 export const rollRate = node('rollRate', (r): RollFigures => {
-  const { s, k } = standApart(r);
   const bar = r.figure('motion.rollBar');
-  const springsOnly = figure(
-    {
-      id: 'motion.roll.springs',
-      label: 'Roll stiffness of the rear springs, for a degree',
-      unit: 'Nm',
-      formula: '{k}·{s}²/2·π/180/1000',
-      source: 'Half of one spring’s rate by the square of how far they stand apart; they stand upright',
-    },
-    { k, s },
-  );
+  const springsOnly = r.choice('suspension') === 'leaf' ? leafRoll(r) : coilRoll(r);
   return {
     springs: springsOnly,
     bar,

@@ -1,7 +1,8 @@
-import { derive, given, type Figure, type FigureUnit, type Maybe } from '../../../measure';
+import { derive, given, type Maybe } from '../../../measure';
 import { chosenPart, type PartOffer } from '../../../stage';
 import { node, type Reads } from '../node';
-import { sprung } from './arms';
+import { MOTION_QUANTITIES } from '../quantities';
+import { memberId, sprung, type SprungFigures } from './arms';
 import { figure, sprungCorner, springOf, type SpringFigures } from './coil';
 
 /** The spring that would do: what is asked of the parts counter. */
@@ -14,9 +15,13 @@ interface WantedSpring {
   readonly over: Maybe;
 }
 
-/** Rate and free length that are wanted of the rear springs. */
+/** Places of the rear springs. */
+const carriers = (r: Reads): readonly SprungFigures[] =>
+  r.of(sprung).filter(({ member }) => member.kind !== 'damper');
+
+/** Rate and free length that are wanted of the rear springs, by the first of them. */
 export const wantedSpring = node('wantedSpring', (r): WantedSpring => {
-  const [first] = r.of(sprung).filter(({ member }) => member.kind !== 'damper');
+  const [first] = carriers(r);
   const m = r.of(sprungCorner);
   const rate =
     figure(
@@ -43,9 +48,6 @@ export const wantedSpring = node('wantedSpring', (r): WantedSpring => {
   return { rate, free, over: r.figure('coil.over') };
 });
 
-/** How much wider than what it goes over a spring may be before it wanders on its seats, mm. */
-const MOST_ROOM = 6;
-
 /** A spring of the counter in the place of the rear ones. */
 export interface StockSpring {
   readonly offer: PartOffer;
@@ -58,15 +60,36 @@ export interface StockSpring {
   readonly does: boolean;
 }
 
-const told = (offer: PartOffer, key: string, label: string, unit: FigureUnit): Maybe => {
-  const size = offer.size[key];
-  return size !== undefined && size > 0
-    ? given(`stock.${offer.number}.${key}`, `${label}, ${offer.number}`, size, 0, unit, {
-        source: `${offer.number}, ${offer.seller}`,
-        evidence: 'seller',
-      })
-    : undefined;
+/** Sizes of a list that stand for readings: what no spring can have is not told. */
+const SIZES = { rate: 'coil.rate', free: 'coil.free', solid: 'coil.solid', inside: 'coil.over' } as const;
+type Size = keyof typeof SIZES;
+const LABELS: Readonly<Record<Size, string>> = {
+  rate: 'Rate',
+  free: 'Free length',
+  solid: 'Solid length',
+  inside: 'Inside',
 };
+
+/**
+ * A size as a spring’s list says it; undefined where it says nothing, or what no spring has.
+ *
+ * @returns N/mm of a rate, else mm
+ */
+export function toldSize({ size }: Pick<PartOffer, 'size'>, key: Size): number | undefined {
+  const value = size[key];
+  const q = MOTION_QUANTITIES.find(({ id }) => id === SIZES[key]);
+  return value !== undefined && q && value >= q.min && value <= q.max ? value : undefined;
+}
+
+function told(offer: PartOffer, key: Size): Maybe {
+  const value = toldSize(offer, key);
+  if (value === undefined) return undefined;
+  const unit = key === 'rate' ? 'N/mm' : 'mm';
+  return given(`stock.${offer.number}.${key}`, `${LABELS[key]}, ${offer.number}`, value, 0, unit, {
+    source: `${offer.number}, ${offer.seller}`,
+    evidence: 'seller',
+  });
+}
 
 /** What goes over what, mm. */
 const roomOver = (id: string, label: string, inside: Maybe, over: Maybe): Maybe =>
@@ -87,39 +110,45 @@ function under(figure: Maybe, least: number, low: string, unknown: string): stri
   return figure.value < least ? [low] : [];
 }
 
-function againstOf(r: Reads, { left, loose }: SpringFigures, room: Maybe): string[] {
-  return [
-    ...under(left, r.limit('coil.left').value, 'goes solid', 'whether it goes solid is not known'),
-    ...under(loose, 0, 'hangs loose at droop', 'whether it hangs loose is not known'),
-    ...under(
-      room,
-      r.limit('coil.over').value,
-      'does not go over the damper',
-      'whether it goes over the damper is not known',
-    ),
-    ...(room && room.value > MOST_ROOM ? ['wide on its seats'] : []),
-  ];
-}
+/** What is said against a spring in one place of the car. */
+const endsAgainst = (r: Reads, { seat, left, loose }: SpringFigures): string[] => [
+  ...under(
+    seat,
+    0,
+    'longer than there is room at ride height',
+    'whether there is room for it at ride height is not known',
+  ),
+  ...under(left, r.limit('coil.left').value, 'goes solid', 'whether it goes solid is not known'),
+  ...under(loose, 0, 'hangs loose at droop', 'whether it hangs loose is not known'),
+];
+
+const insideAgainst = (r: Reads, room: Maybe): string[] => [
+  ...under(
+    room,
+    r.limit('coil.over').value,
+    'does not go over the damper',
+    'whether it goes over the damper is not known',
+  ),
+  ...(room && room.value > r.limit('coil.wide').value ? ['wide on its seats'] : []),
+];
 
 function stockOf(r: Reads, offer: PartOffer): StockSpring | undefined {
-  const [first] = r.of(sprung).filter(({ member }) => member.kind !== 'damper');
-  const rate = told(offer, 'rate', 'Rate', 'N/mm');
-  const free = told(offer, 'free', 'Free length', 'mm');
-  if (!first || !rate || !free) return undefined;
+  const coil = { rate: told(offer, 'rate'), free: told(offer, 'free'), solid: told(offer, 'solid') };
+  if (!coil.rate || !coil.free) return undefined;
   const id = `stock.${offer.number}`;
-  const spring = springOf(
-    r,
-    first,
-    { rate, free, solid: told(offer, 'solid', 'Solid length', 'mm') },
-    { id, name: offer.number },
+  // One spring has to do in every place there is.
+  const all = carriers(r).map((of) =>
+    springOf(r, of, coil, { id: `${id}.${memberId(of.member)}`, name: `${offer.number}, ${of.member.name}` }),
   );
+  const [spring] = all;
+  if (!spring) return undefined;
   const room = roomOver(
     `${id}.room`,
     `${offer.number}, room inside`,
-    told(offer, 'inside', 'Inside', 'mm'),
+    told(offer, 'inside'),
     r.figure('coil.over'),
   );
-  const against = againstOf(r, spring, room);
+  const against = [...new Set([...all.flatMap((one) => endsAgainst(r, one)), ...insideAgainst(r, room)])];
   return { offer, spring, room, against, does: against.length === 0 };
 }
 
@@ -136,31 +165,39 @@ interface TakenSpring {
   readonly room: Maybe;
   /** Share by which the rate as it stands is off its list. */
   readonly off: Maybe;
+  /** By how much its lengths, free and solid, are off the list at most, mm. */
+  readonly offLong: Maybe;
 }
 export const takenSpring = node('takenSpring', (r): TakenSpring | undefined => {
   const offer = chosenPart(r.search('spring'));
   if (!offer) return undefined;
-  const rate = told(offer, 'rate', 'Rate', 'N/mm');
-  const read: Maybe = r.figure('coil.rate');
-  const off: Figure | undefined =
-    rate &&
-    read &&
-    derive({
-      id: 'coil.taken.off',
-      label: 'Rate as read off its list, as a share',
-      unit: 'ratio',
-      formula: '|{k} − {l}|/{l}',
-      source: 'The rate as it stands against what the seller’s list says',
-      inputs: { k: read, l: rate },
-    });
   return {
     offer,
-    room: roomOver(
-      'coil.taken.room',
-      'Room inside the spring',
-      told(offer, 'inside', 'Inside', 'mm'),
-      r.figure('coil.over'),
+    room: roomOver('coil.taken.room', 'Room inside the spring', told(offer, 'inside'), r.figure('coil.over')),
+    off: figure(
+      {
+        id: 'coil.taken.off',
+        label: 'Rate as read off its list, as a share',
+        unit: 'ratio',
+        formula: '|{k} − {l}|/{l}',
+        source: 'The rate as it stands against what the seller’s list says',
+      },
+      { k: r.figure('coil.rate'), l: told(offer, 'rate') },
     ),
-    off,
+    offLong: figure(
+      {
+        id: 'coil.taken.offLong',
+        label: 'Lengths as read off its list',
+        unit: 'mm',
+        formula: 'max(|{f} − {F}|, |{s} − {S}|)',
+        source: 'Free and solid length as they stand against what the seller’s list says; the worse of both',
+      },
+      {
+        f: r.figure('coil.free'),
+        F: told(offer, 'free'),
+        s: r.figure('coil.solid'),
+        S: told(offer, 'solid'),
+      },
+    ),
   };
 });

@@ -93,7 +93,7 @@ const TOLD: Readonly<Record<Studied, Told>> = {
   addedRoll: {
     label: 'Roll stiffness that the bind adds, for a degree',
     unit: 'Nm',
-    source: 'Twice the energy in the bushings over the square of the roll',
+    source: 'Twice the energy in the bushings over the square of the roll; the mean of both ways',
     on: ['stance.lean', 'motion.bush'],
   },
 };

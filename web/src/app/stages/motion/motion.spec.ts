@@ -339,6 +339,7 @@ describe('springs, loads and scales', () => {
     const offers = [
       spring('WC-3', { rate: 31.5, free: 305, inside: 61, solid: 151 }),
       spring('WC-4', { rate: 21, free: 356, inside: 63.5, solid: 139.4 }),
+      spring('WC-5', { rate: 24.5, free: 330, inside: 61 }),
     ];
     const bench = await Bench.of(SpringsDesk, planOf({}, { 'coil.over': read('caliper', 58.4) }));
     bench.button('Ask the counter for springs').click();
@@ -347,7 +348,7 @@ describe('springs, loads and scales', () => {
     expect(asked.request.params.get('like')).toBe('rate:30,free:320,inside:58.4');
     asked.flush({ kind: 'spring', of: 412, offers, from: 'counter', at: '2027-02-03T09:00:00.000Z' });
     await bench.settle();
-    expect(bench.text).toMatch(/1 of 2 would do; 412 looked through/);
+    expect(bench.text).toMatch(/1 of 3 would do; 412 looked through/);
     const item = (number: string) =>
       bench
         .all('li')
@@ -367,6 +368,11 @@ describe('springs, loads and scales', () => {
       { repeats: [{ value: 139.4 }], instrument: 'seller' },
     ]);
     expect(item('WC-4')).toMatch(/taken/);
+    // What the next one’s list does not say is not known: the solid length was the other’s.
+    bench.button('take WC-5').click();
+    await bench.fixture.whenStable();
+    expect(bench.store.plan().readings['coil.rate']?.note).toBe('WC-5');
+    expect(bench.store.plan().readings['coil.solid']).toBeUndefined();
   });
 
   it('tell the leaf springs’ own numbers instead', async () => {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
 import type { PartOffer } from '@intervex/core';
-import { stockSprings, wantedSpring } from '@intervex/core/desks/motion';
+import { stockSprings, toldSize, wantedSpring } from '@intervex/core/desks/motion';
 import { FigureTable } from '../../shared/figure-table';
 import { FigureValue } from '../../shared/figure-value';
 import { CounterService } from '../../state/counter.service';
@@ -10,7 +10,11 @@ import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 
 /** What a list of springs says that becomes the plan’s, by the size that says it. */
-const TAKEN = { 'coil.rate': 'rate', 'coil.free': 'free', 'coil.solid': 'solid' } as const;
+const TAKEN = [
+  ['coil.rate', 'rate'],
+  ['coil.free', 'free'],
+  ['coil.solid', 'solid'],
+] as const;
 /** Sizes are asked for to so many digits. */
 const DIGITS = 2;
 
@@ -33,7 +37,8 @@ const DIGITS = 2;
     </p>
     @if (!question()) {
       <p class="text second">
-        Needs a rate and a free length: as read, or by the frequency and the seats that are wanted.
+        Needs a rate and a free length above nothing: as read, or by the frequency and the seats that are
+        wanted.
       </p>
     }
     @if (counter.trouble(); as why) {
@@ -143,7 +148,7 @@ export class SpringCounter {
     return [
       { name: 'Rate', note: 'by the frequency wanted, else as read', figure: rate },
       { name: 'Free length', note: 'by the seats wanted, else as read', figure: free },
-      { name: 'It goes over', note: 'its inside is wider', figure: over },
+      { name: 'It goes over', note: 'the damper’s body: its inside is wider', figure: over },
     ];
   });
   protected readonly question = computed(() => {
@@ -175,8 +180,8 @@ export class SpringCounter {
   protected readonly doing = computed(() => this.rows().filter((r) => r.does).length);
 
   /** What its list says of a spring, in the unit on the page. */
-  private sizes({ size }: PartOffer): string {
-    const { rate, free, inside } = size;
+  private sizes(offer: PartOffer): string {
+    const [rate, free, inside] = [toldSize(offer, 'rate'), toldSize(offer, 'free'), toldSize(offer, 'inside')];
     const one = (value: number | undefined, unit: 'N/mm' | 'mm') =>
       value === undefined ? 'not told' : this.units.show(value, unit);
     return `${one(rate, 'N/mm')}, ${one(free, 'mm')} long, ${one(inside, 'mm')} inside`;
@@ -190,9 +195,13 @@ export class SpringCounter {
   /** Takes a spring: what its list says stands in the plan until it is read. */
   protected take(offer: PartOffer): void {
     this.counter.pick('spring', offer.number);
-    for (const [id, size] of Object.entries(TAKEN)) {
-      const value = offer.size[size];
-      if (value) this.store.setReading(id, { repeats: [{ value }], instrument: 'seller', note: offer.number });
+    for (const [id, size] of TAKEN) {
+      const value = toldSize(offer, size);
+      // What its list does not say is not known of it: what was read of another spring goes.
+      this.store.setReading(
+        id,
+        value === undefined ? undefined : { repeats: [{ value }], instrument: 'seller', note: offer.number },
+      );
     }
     this.store.saveNow();
   }
