@@ -14,6 +14,16 @@ describe('a reading with more than its value', () => {
     expect(bench.store.plan().readings['donor.journal']).not.toHaveProperty('note');
   });
 
+  it('says by what a value was found that is otherwise only wanted', async () => {
+    const id = 'motion.rollBar';
+    const wanted = await Bench.of(ReadingField, donorPlan({ [id]: read('chosen', 180) }), { id });
+    expect(wanted.all('button.instrument')).toHaveLength(0);
+    await wanted.change(donorPlan({ [id]: read('scale', 180) }));
+    expect(wanted.all('button.instrument').map((b) => b.getAttribute('aria-label'))).toEqual([
+      'scales, instrument for Anti-roll bar, for a degree',
+    ]);
+  });
+
   it('says what an angle was zeroed on', async () => {
     const plan = donorPlan({ 'angle.pinion': read('angleGauge', 0.03) });
     const bench = await Bench.of(ReadingField, plan, { id: 'angle.pinion' });

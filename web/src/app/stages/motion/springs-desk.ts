@@ -80,7 +80,7 @@ export class SpringsDesk {
           .flatMap((d) => [
             {
               name: 'Left before the damper is closed',
-              note: 'a bump stop on its rod, pressed solid, is as high',
+              note: 'a bump stop on its rod, pressed solid, should be as high',
               figure: d.toClosed,
             },
             { name: 'Left before the damper is drawn out', figure: d.toOpen },
@@ -101,7 +101,7 @@ export class SpringsDesk {
           { name: 'Eye to eye in full roll, longest', figure: d.of.rollOut },
           {
             name: 'Left before it is closed',
-            note: 'a bump stop on its rod, pressed solid, is as high',
+            note: 'a bump stop on its rod, pressed solid, should be as high',
             figure: d.toClosed,
           },
           { name: 'Left before it is drawn out', figure: d.toOpen },
