@@ -50,6 +50,24 @@ describe('reading field', () => {
     });
   });
 
+  it('keeps what was typed where focus goes, comes and goes again before anything is drawn', async () => {
+    const input = inputs()[0];
+    if (!input) throw new Error('no field');
+    input.dispatchEvent(new Event('focus'));
+    input.value = '76.3';
+    input.dispatchEvent(new Event('input'));
+    for (const kind of ['blur', 'focus', 'blur']) input.dispatchEvent(new Event(kind));
+    await fixture.whenStable();
+    expect(store.plan().readings['donor.brakeSpace.left']?.repeats[0]?.value).toBe(76.3);
+    // Emptied by hand it goes all the same.
+    input.dispatchEvent(new Event('focus'));
+    input.value = '';
+    input.dispatchEvent(new Event('input'));
+    input.dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(store.plan()).toEqual(EMPTY_PLAN);
+  });
+
   it('refuses text at the field, says why, keeps it, and leaves the plan alone', async () => {
     await type('76,0,2');
     expect(element().querySelector('[role=alert]')?.textContent).toContain('76,0,2');

@@ -202,7 +202,9 @@ export class ReadingInput {
 
   /** An empty field takes the reading out only when it is left, not while it is being retyped. */
   protected leave(): void {
-    if (this.shown().trim() === '') this.cleared.emit();
+    // What was typed is in the plan at once, and stands here as its value only after the next drawing.
+    const kept = this.store.reading(this.quantity().id)?.repeats[this.index()] !== undefined;
+    if ((this.draft() ?? (kept ? 'kept' : '')).trim() === '') this.cleared.emit();
     this.lastSent = undefined;
     this.typing.set(undefined);
     this.store.saveNow();

@@ -7,6 +7,7 @@ import {
   HostListener,
   inject,
   input,
+  untracked,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
@@ -84,8 +85,10 @@ export class Shell {
     });
     effect(() => {
       const id = this.variantId();
-      void this.store.open(id).then(() => {
-        if (this.store.variant()?.id === id) this.live.follow(id);
+      untracked(() => {
+        void this.store.open(id).then(() => {
+          if (this.store.variant()?.id === id) this.live.follow(id);
+        });
       });
     });
   }

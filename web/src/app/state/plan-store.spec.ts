@@ -112,6 +112,23 @@ describe('plan store', () => {
     expect(store.saveState()).toBe('saved');
   });
 
+  it('knows its own work where only the answer was lost, and asks nobody about it', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().error(new ProgressEvent('error'));
+    store.setReading('donor.half.left', half(790.15));
+    await vi.advanceTimersByTimeAsync(400);
+    put().flush(stale(view(5, withHalf(790.1))), { status: 409, statusText: 'Stale' });
+    expect(store.conflicts()).toEqual([]);
+    expect(store.merged()).toBe('');
+    expect(store.plan()).toEqual(withHalf(790.15));
+    await settle();
+    const next = put();
+    expect(sent(next)).toMatchObject({ baseRevision: 5, plan: withHalf(790.15) });
+    next.flush(view(6, withHalf(790.15)));
+    expect(store.saveState()).toBe('saved');
+  });
+
   it('asks where both changed one field, and saves only when it is settled', async () => {
     store.setReading('donor.half.left', half(790.1));
     await settle();

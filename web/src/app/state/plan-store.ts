@@ -75,6 +75,8 @@ export class PlanStore {
   private readonly base = signal<VariantView | undefined>(undefined);
   private readonly strip = new StripMemory();
   private held = false;
+  /** What was sent and not answered yet: it may stand on the server all the same. */
+  private underWay: Plan | undefined;
 
   readonly variant = this.base.asReadonly();
   private readonly written = signal<Plan>(EMPTY_PLAN);
@@ -245,7 +247,7 @@ export class PlanStore {
     if (!view || !now || now.id !== view.id || now.revision >= view.revision || this.saveState() === 'saving')
       return;
     this.strip.note(`live ${view.revision}`, this.results().strip);
-    const { plan, conflicts } = mergePlans(now.plan, this.plan(), view.plan);
+    const { plan, conflicts } = this.mergedWith(now.plan, view.plan);
     this.base.set(view);
     this.show(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
@@ -348,6 +350,7 @@ export class PlanStore {
     }
     this.saveState.set('saving');
     const request = { baseRevision: base.revision, plan, who: this.person.name() };
+    this.underWay = plan;
     return this.api.save(base.id, request).pipe(
       retry({ delay: (error, count) => this.pause(error, count) }),
       tap((view) => {
@@ -358,6 +361,7 @@ export class PlanStore {
         return of(undefined);
       }),
       finalize(() => {
+        this.underWay = undefined;
         if (this.saveState() === 'editing') this.saves.next();
       }),
     );
@@ -412,10 +416,17 @@ export class PlanStore {
     if (this.saveState() === 'editing' && !same(plan, sent)) this.saves.next();
   }
 
+  /** What stands on the server with what is typed here; what was sent from here and arrived is nobody else’s. */
+  private mergedWith(base: Plan, theirs: Plan): ReturnType<typeof mergePlans> {
+    const own = this.underWay && same(this.underWay, theirs);
+    return mergePlans(own ? theirs : base, this.plan(), theirs);
+  }
+
   private mergeWith({ base, current }: StaleRefusal): void {
-    const { plan, conflicts } = mergePlans(base, this.plan(), current.plan);
-    const others = !same(base, current.plan);
+    const { plan, conflicts } = this.mergedWith(base, current.plan);
+    const others = !same(base, current.plan) && !(this.underWay && same(this.underWay, current.plan));
     this.base.set(current);
+    this.trouble.set('');
     this.show(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
     if (conflicts.length > 0) {
