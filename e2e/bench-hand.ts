@@ -43,6 +43,23 @@ export const strip = (page: Page, label: string): Locator =>
 export const field = (page: Page, name: string, n = 1): Locator =>
   page.getByRole('textbox', { name: n === 1 ? name : `${name}, reading ${n}`, exact: true });
 
+/**
+ * Types into a field and leaves it. The browser is told to focus and then to type, in two messages: where something came
+ * between them, the text is typed once more; what stood there once has to stay.
+ */
+export async function enter(box: Locator, text: string): Promise<void> {
+  await expect(async () => {
+    await box.fill(text);
+    await expect(box).toHaveValue(text, { timeout: 2000 });
+  }).toPass();
+  await box.press('Tab');
+  await expect(box).not.toHaveValue('');
+}
+
+/** Types into the field of a label and leaves it. */
+export const put = (page: Page, label: string, text: string): Promise<void> =>
+  enter(page.getByLabel(label, { exact: true }), text);
+
 /** Waits until the page says that all is saved. */
 export const saved = async (page: Page): Promise<void> => {
   await expect(page.locator('.save')).toHaveText(/^Saved \d\d:\d\d$/);

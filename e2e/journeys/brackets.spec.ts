@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openStage, ownPlan, ownTern, saved, textOfPdf } from '../bench-hand';
+import { openStage, ownPlan, ownTern, put, saved, textOfPdf } from '../bench-hand';
 import { PORT } from '../playwright.config';
 
 const examples = join(import.meta.dirname, '../../examples');
@@ -23,11 +23,6 @@ const changed = (text: string, change: (file: PlanText) => void): string => {
   return JSON.stringify(file);
 };
 const tab = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).check();
-const put = async (page: Page, label: string, text: string) => {
-  const box = page.getByLabel(label, { exact: true });
-  await box.fill(text);
-  await box.press('Tab');
-};
 const check = (page: Page, text: string) => page.locator('ix-open-checks .check').filter({ hasText: text });
 
 test('a pickup’s brackets are carried to another axle with a flip, U-bolts and studs named', async ({

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { field, openStage, ownPlan, saved, strip, textOfPdf } from '../bench-hand';
+import { enter, field, openStage, ownPlan, put, saved, strip, textOfPdf } from '../bench-hand';
 
 const example = (name: string) =>
   readFileSync(join(import.meta.dirname, `../../examples/${name}.json`), 'utf8');
@@ -26,11 +26,6 @@ function changed(text: string, change: (plan: PlanText['plan']) => void): string
 }
 const read = (value: number, instrument = 'tape') => ({ repeats: [{ value }], instrument });
 const tab = (page: Page, name: string) => page.getByRole('radio', { name, exact: true }).check();
-const put = async (page: Page, label: string, text: string) => {
-  const box = page.getByLabel(label, { exact: true });
-  await box.fill(text);
-  await box.press('Tab');
-};
 const check = (page: Page, text: string) => page.locator('ix-open-checks .check').filter({ hasText: text });
 const row = (page: Page, name: string) => page.getByRole('row').filter({ hasText: name });
 /** Number that a row of a table says first. */
@@ -220,8 +215,7 @@ test('the centre of gravity is found on scales and goes before the brief’s', a
     ['Both rear scales, front raised', '484.94'],
     ['Front track', '1320'],
   ] as const) {
-    await field(page, name).fill(value);
-    await field(page, name).press('Tab');
+    await enter(field(page, name), value);
   }
   await saved(page);
   expect(await said(page, 'Centre of gravity above the ground')).toBeCloseTo(560, 0);

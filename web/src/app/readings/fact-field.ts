@@ -5,12 +5,14 @@ import {
   effect,
   type ElementRef,
   inject,
+  Injector,
   input,
   signal,
   viewChild,
 } from '@angular/core';
 import { MatIconModule } from '@angular/material/icon';
 import { FACT_EVIDENCE, findFact, type Fact, type FactEvidence } from '@intervex/core';
+import { comeTo } from '../shared/come-to';
 import { PhotoList } from '../shared/photo-list';
 import { PersonService } from '../state/person.service';
 import { PhotosService } from '../state/photos.service';
@@ -143,6 +145,7 @@ export class FactField {
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
   private readonly selection = inject(SelectionService);
+  private readonly injector = inject(Injector);
   private readonly photosService = inject(PhotosService);
   private readonly field = viewChild.required<ElementRef<HTMLSelectElement>>('value');
 
@@ -161,9 +164,15 @@ export class FactField {
   constructor() {
     // A jump from a check or a joint lands here.
     effect(() => {
-      if (this.selection.wanted() !== `fact.${this.id()}`) return;
-      this.field().nativeElement.scrollIntoView({ block: 'center' });
-      this.field().nativeElement.focus();
+      if (!this.selection.take(`fact.${this.id()}`)) return;
+      const { nativeElement } = this.field();
+      comeTo(
+        nativeElement,
+        () => {
+          nativeElement.focus();
+        },
+        this.injector,
+      );
     });
   }
 

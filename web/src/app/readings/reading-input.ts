@@ -7,6 +7,7 @@ import {
   effect,
   ElementRef,
   inject,
+  Injector,
   input,
   output,
   signal,
@@ -20,7 +21,7 @@ import {
   type Reading,
   readQuantity,
 } from '@intervex/core';
-import { REVEAL } from '../shared/panel-group';
+import { comeTo } from '../shared/come-to';
 import { DraftsService } from '../state/drafts.service';
 import { PlanStore } from '../state/plan-store';
 import { SelectionService } from '../state/selection.service';
@@ -101,6 +102,7 @@ export class ReadingInput {
   private readonly selection = inject(SelectionService);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly order = inject(FieldOrder);
+  private readonly injector = inject(Injector);
   /** Where it stands among the other fields. */
   private readonly place: OrderedField = {
     element: this.host.nativeElement,
@@ -162,10 +164,8 @@ export class ReadingInput {
     inject(DestroyRef).onDestroy(() => leave?.());
     // A jump from a check or a dimension lands here.
     effect(() => {
-      if (this.apart() || this.selection.wanted() !== this.quantity().id || this.index() !== 0) return;
-      this.host.nativeElement.dispatchEvent(new CustomEvent(REVEAL, { bubbles: true }));
-      this.host.nativeElement.scrollIntoView({ block: 'center' });
-      this.place.focus();
+      if (this.apart() || this.index() !== 0 || !this.selection.take(this.quantity().id)) return;
+      comeTo(this.host.nativeElement, this.place.focus, this.injector);
     });
     // A value that changes from outside, by undo or another page, replaces what stands here.
     effect(() => {

@@ -148,6 +148,7 @@ export class Walk {
       const at = this.list().findIndex((q) => q.id === this.selection.wanted());
       if (at >= 0)
         untracked(() => {
+          this.selection.wanted.set('');
           this.go(at - this.at());
         });
     });

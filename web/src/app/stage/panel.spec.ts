@@ -27,6 +27,33 @@ describe('the panel', () => {
     TestBed.inject(SelectionService).goTo('level.floor.leftFront');
     await bench.fixture.whenStable();
     expect(content()?.hidden).toBe(false);
+    expect(document.activeElement?.getAttribute('data-quantity')).toBe('level.floor.leftFront');
+  });
+
+  it('opens a group for a fact that is asked for as well', async () => {
+    const slip = [{ title: 'Slip', facts: ['slip.look'] }];
+    const bench = await Bench.of(Panel, donorPlan(), { stage: 'donor', parts: slip, first: [] });
+    await bench.click('Slip');
+    expect(bench.all('ix-group .content')[0]?.hidden).toBe(true);
+    TestBed.inject(SelectionService).goTo('fact.slip.look');
+    await bench.fixture.whenStable();
+    expect(bench.all('ix-group .content')[0]?.hidden).toBe(false);
+    expect(document.activeElement?.getAttribute('data-fact')).toBe('slip.look');
+  });
+
+  it('brings what was asked for into sight once: drawn anew, it takes nobody’s focus', async () => {
+    const bench = await Bench.of(Panel, donorPlan(), { stage: 'survey', parts, first: [] });
+    const selection = TestBed.inject(SelectionService);
+    selection.goTo('level.floor.leftFront');
+    await bench.fixture.whenStable();
+    expect(selection.wanted()).toBe('');
+    // Another tab, and back.
+    for (const now of [[{ group: 'square' }], parts]) {
+      bench.fixture.componentRef.setInput('parts', now);
+      await bench.fixture.whenStable();
+    }
+    expect(bench.all('input').map((i) => i.getAttribute('data-quantity'))).toContain('level.floor.leftFront');
+    expect(bench.element.contains(document.activeElement)).toBe(false);
   });
 
   it('puts left and right side by side, left first, and takes the left one’s value where asked', async () => {

@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   inject,
   input,
@@ -91,8 +92,13 @@ export class StageScreenView {
     });
     effect(() => {
       const wanted = this.selection.wanted();
-      if (wanted) this.state.place.set(wanted);
+      if (!wanted) return;
+      this.state.place.set(wanted);
       this.follow(wanted);
+    });
+    // What was asked for here and has no field is not asked for on the next stage.
+    inject(DestroyRef).onDestroy(() => {
+      this.selection.wanted.set('');
     });
   }
 

@@ -10,7 +10,7 @@ export class SelectionService {
   /** Figure whose working is open. */
   readonly explained = signal('');
   readonly checksOpen = signal(false);
-  /** Quantity whose field is asked to take focus. */
+  /** Place whose field is asked to take focus, until one does. */
   readonly wanted = signal('');
 
   readonly keysOpen = signal(false);
@@ -59,6 +59,16 @@ export class SelectionService {
     const { activeElement } = document;
     const can = activeElement instanceof HTMLElement || activeElement instanceof SVGElement;
     if (!this.anyOpen() && can) this.opener = activeElement;
+  }
+
+  /**
+   * Whether this place is the one that was asked for. It is asked for once: whoever takes it has to go there, and nobody
+   * goes there again who is only drawn anew.
+   */
+  take(place: string): boolean {
+    if (this.wanted() !== place) return false;
+    this.wanted.set('');
+    return true;
   }
 
   /** Asks the field of a quantity to take focus. */

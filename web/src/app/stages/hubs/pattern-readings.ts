@@ -5,6 +5,7 @@ import {
   effect,
   type ElementRef,
   inject,
+  Injector,
   input,
   viewChild,
 } from '@angular/core';
@@ -17,6 +18,7 @@ import {
   type PatternFace,
   type PatternReadings,
 } from '@intervex/core';
+import { comeTo } from '../../shared/come-to';
 import type { RowColumn } from '../../shared/row-column';
 import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
 import { PersonService } from '../../state/person.service';
@@ -129,6 +131,7 @@ export class PatternPanel {
   private readonly units = inject(UnitsService);
   private readonly person = inject(PersonService);
   private readonly selection = inject(SelectionService);
+  private readonly injector = inject(Injector);
   private readonly holes = viewChild.required<ElementRef<HTMLSelectElement>>('holes');
   readonly face = input.required<PatternFace>();
 
@@ -155,10 +158,15 @@ export class PatternPanel {
   constructor() {
     // A jump from a check lands here.
     effect(() => {
-      if (this.selection.wanted() !== `pattern.${this.face()}`) return;
-      const holes = this.holes().nativeElement;
-      holes.scrollIntoView({ block: 'center' });
-      holes.focus();
+      if (!this.selection.take(`pattern.${this.face()}`)) return;
+      const { nativeElement } = this.holes();
+      comeTo(
+        nativeElement,
+        () => {
+          nativeElement.focus();
+        },
+        this.injector,
+      );
     });
   }
 
