@@ -37,6 +37,7 @@ async function scanFor(page: Page, contrast: 'elsewhere' | 'in both themes'): Pr
   if (!here) return;
   const other = () => page.evaluate(() => document.documentElement.classList.toggle('dark'));
   await other();
+  await page.waitForTimeout(100);
   await comesToBreakNone(page, { runOnly: { type: 'rule', values: [CONTRAST] } });
   await other();
 }

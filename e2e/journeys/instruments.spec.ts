@@ -143,6 +143,9 @@ test('a gauge zeroed on a flat reads relative angles, and scales fill in the axl
     channels: { leftFront: 291.5, rightFront: 284, rightRear: 241, leftRear: 248.5 },
   });
   await shows(page, '1065.0 kg');
+  // Other corners come to the same in all.
+  for (const corner of ['LF 291.5', 'RF 284.0', 'LR 248.5', 'RR 241.0'])
+    await expect(bar(page)).toContainText(`${corner} kg`);
   await bar(page).getByRole('button', { name: 'Into the axle loads' }).click();
   await expect(bar(page)).toContainText('front 575.5 kg, rear 489.5 kg');
   await expect(page.getByText('489.5').first()).toBeVisible();

@@ -1,12 +1,15 @@
 import type { Routes } from '@angular/router';
+import { planRoutes } from './plan-routes';
+import { Landing } from './projects/landing';
 import { known } from './state/door';
 
+/** A plan’s own page comes with the first script: nearly everybody lands there, and in one piece it packs smaller. */
 export const routes: Routes = [
   {
     path: '',
     canActivate: [known],
     children: [
-      { path: '', pathMatch: 'full', loadComponent: () => import('./projects/landing').then((m) => m.Landing) },
+      { path: '', pathMatch: 'full', component: Landing },
       {
         path: 'projects',
         title: 'Projects, Intervex',
@@ -22,7 +25,7 @@ export const routes: Routes = [
         title: 'Workshop, Intervex',
         loadComponent: () => import('./house/workshop-page').then((m) => m.WorkshopPage),
       },
-      { path: 'plan/:variantId', loadChildren: () => import('./plan-routes').then((m) => m.planRoutes) },
+      { path: 'plan/:variantId', children: planRoutes },
     ],
   },
   {
