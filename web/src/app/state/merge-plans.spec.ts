@@ -1,5 +1,5 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
-import { keepParts, mergePlans, same, withField } from './merge-plans';
+import { baseOnceArrived, keepParts, mergePlans, same, withField } from './merge-plans';
 
 const half = (value: number) => ({ repeats: [{ value }], instrument: 'tape' as const });
 const base: Plan = {
@@ -26,6 +26,26 @@ describe('mergePlans', () => {
       { section: 'readings', key: 'donor.half.left', mine: half(790.9), theirs: half(793.7) },
     ]);
     expect(plan.readings['donor.half.left']).toEqual(half(793.7));
+  });
+
+  it('asks nobody about what was sent from here and arrived unanswered, whatever others did on top of it', () => {
+    const sent = withField(
+      withField(base, 'readings', 'donor.half.left', half(790.9)),
+      'readings',
+      'donor.half.right',
+      undefined,
+    );
+    const mine = withField(sent, 'readings', 'donor.half.left', half(790.95));
+    const theirs = withField(sent, 'choices', 'school', 'keepOffset');
+    expect(mergePlans(base, mine, theirs).conflicts).toHaveLength(1);
+    const { plan, conflicts } = mergePlans(baseOnceArrived(base, sent, theirs), mine, theirs);
+    expect(conflicts).toEqual([]);
+    expect(plan).toEqual(withField(mine, 'choices', 'school', 'keepOffset'));
+    // What somebody else wrote over it is asked about all the same.
+    const over = withField(theirs, 'readings', 'donor.half.left', half(793.7));
+    expect(mergePlans(baseOnceArrived(base, sent, over), mine, over).conflicts).toEqual([
+      { section: 'readings', key: 'donor.half.left', mine: half(790.95), theirs: half(793.7) },
+    ]);
   });
 
   it('merges facts, joints and photos one by one', () => {

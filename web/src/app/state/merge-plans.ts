@@ -40,6 +40,23 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): MergedPlan {
   return { plan: merged, conflicts };
 }
 
+/**
+ * What both started from, once what was sent from here has arrived there: such a field is nobody else’s change, whatever
+ * was typed here since.
+ *
+ * @param sent what was sent and not answered, made from `base`
+ */
+export function baseOnceArrived(base: Plan, sent: Plan, theirs: Plan): Plan {
+  const sections = SECTIONS.map((section) => {
+    const [b, s, t] = [base[section], sent[section], theirs[section]] as [Fields, Fields, Fields];
+    const fields: Record<string, unknown> = { ...b };
+    for (const key of new Set([...Object.keys(b), ...Object.keys(s), ...Object.keys(t)]))
+      if (same(s[key], t[key])) put(fields, key, t[key]);
+    return [section, fields] as const;
+  });
+  return Object.fromEntries(sections) as unknown as Plan;
+}
+
 /** The plan with one field set, or taken out where the value is undefined. */
 export function withField(plan: Plan, section: Section, key: string, value: unknown): Plan {
   const fields: Record<string, unknown> = { ...plan[section] };

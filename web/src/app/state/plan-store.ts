@@ -35,7 +35,15 @@ import { changedPlaces, placesText } from './changed-places';
 import { Entries } from './entries';
 import { Following } from './following';
 import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
-import { keepParts, mergePlans, same, withField, type PlanConflict, type Section } from './merge-plans';
+import {
+  baseOnceArrived,
+  keepParts,
+  mergePlans,
+  same,
+  withField,
+  type PlanConflict,
+  type Section,
+} from './merge-plans';
 import { PersonService } from './person.service';
 import { MeService } from './me.service';
 import { StripMemory } from './strip-memory';
@@ -247,7 +255,7 @@ export class PlanStore {
     if (!view || !now || now.id !== view.id || now.revision >= view.revision || this.saveState() === 'saving')
       return;
     this.strip.note(`live ${view.revision}`, this.results().strip);
-    const { plan, conflicts } = this.mergedWith(now.plan, view.plan);
+    const { plan, conflicts } = mergePlans(this.commonWith(now.plan, view.plan), this.plan(), view.plan);
     this.base.set(view);
     this.show(keepParts(this.plan(), plan));
     this.conflicts.set(conflicts);
@@ -416,15 +424,15 @@ export class PlanStore {
     if (this.saveState() === 'editing' && !same(plan, sent)) this.saves.next();
   }
 
-  /** What stands on the server with what is typed here; what was sent from here and arrived is nobody else’s. */
-  private mergedWith(base: Plan, theirs: Plan): ReturnType<typeof mergePlans> {
-    const own = this.underWay && same(this.underWay, theirs);
-    return mergePlans(own ? theirs : base, this.plan(), theirs);
+  /** What both started from; what was sent from here and has arrived, although nobody answered, is nobody else’s change. */
+  private commonWith(base: Plan, theirs: Plan): Plan {
+    return this.underWay ? baseOnceArrived(base, this.underWay, theirs) : base;
   }
 
   private mergeWith({ base, current }: StaleRefusal): void {
-    const { plan, conflicts } = this.mergedWith(base, current.plan);
-    const others = !same(base, current.plan) && !(this.underWay && same(this.underWay, current.plan));
+    const common = this.commonWith(base, current.plan);
+    const { plan, conflicts } = mergePlans(common, this.plan(), current.plan);
+    const others = !same(common, current.plan);
     this.base.set(current);
     this.trouble.set('');
     this.show(keepParts(this.plan(), plan));
