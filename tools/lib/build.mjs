@@ -29,7 +29,9 @@ const STAMP = join(ROOT, 'server/dist/built');
  * @param {string} path @returns {number}
  */
 function newest(path) {
-  const stat = statSync(path);
+  // What an editor put there for a moment may be gone by now.
+  const stat = statSync(path, { throwIfNoEntry: false });
+  if (!stat) return 0;
   if (!stat.isDirectory()) return stat.mtimeMs;
   return readdirSync(path).reduce((max, name) => Math.max(max, newest(join(path, name))), 0);
 }

@@ -1,5 +1,5 @@
 import type { DataView, RemovedView } from '@intervex/contract';
-import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
+import { createReadStream, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { gunzipSync, gzipSync } from 'node:zlib';
@@ -211,7 +211,7 @@ describe('a backup', () => {
     writeFileSync(join(folder, 'intervex-2026-01-01T080000.intervex-backup'), 'made by hand');
     const backups = new Backups(h.pool, folder, log);
     backups.begin();
-    for (let i = 0; i < 200 && (await backups.list()).length !== 15; i += 1)
+    for (let i = 0; i < 1000 && (await backups.list()).length !== 15; i += 1)
       await new Promise((next) => setTimeout(next, 20));
     backups.end();
     const list = await backups.list();
@@ -224,6 +224,20 @@ describe('a backup', () => {
     await new Promise((next) => setTimeout(next, 100));
     backups.end();
     expect(await backups.list()).toHaveLength(length);
+  });
+});
+
+describe('the list of backups', () => {
+  it('leaves out one that goes while they are looked through', async () => {
+    const listed = async () => (await h.call('GET', '/api/data')).json as DataView;
+    const { backups } = await listed();
+    const gone = join(h.backups.folder, 'intervex-2026-02-03T041500-daily.intervex-backup');
+    // Its name is there and the file is not, as between two looks.
+    symlinkSync(join(h.backups.folder, 'nowhere'), gone);
+    const now = await listed();
+    rmSync(gone);
+    expect(backups.length).toBeGreaterThan(0);
+    expect(now.backups).toEqual(backups);
   });
 });
 

@@ -47,11 +47,13 @@ export class Backups {
     for (const file of names) {
       const part = NAME.exec(file);
       if (!part) continue;
-      const { size } = await stat(join(this.folder, file));
+      // One that is too old may go while they are looked through.
+      const there = await stat(join(this.folder, file)).catch(gone);
+      if (!there) continue;
       found.push({
         file,
         at: `${part[1]}T${part[2]}:${part[3]}:${part[4]}Z`,
-        size,
+        size: there.size,
         daily: part[5] !== undefined,
       });
     }
@@ -111,6 +113,12 @@ export class Backups {
     const { size } = await stat(path);
     return { file, at: `${now.toISOString().slice(0, 19)}Z`, size, daily };
   }
+}
+
+/** Nothing where a file is no more. @throws the error where it is another */
+function gone(error: unknown): undefined {
+  if (error instanceof Error && 'code' in error && error.code === 'ENOENT') return undefined;
+  throw error;
 }
 
 /** Why a backup could not be made, in words. */
