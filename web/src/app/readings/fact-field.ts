@@ -164,15 +164,7 @@ export class FactField {
   constructor() {
     // A jump from a check or a joint lands here.
     effect(() => {
-      if (!this.selection.take(`fact.${this.id()}`)) return;
-      const { nativeElement } = this.field();
-      comeTo(
-        nativeElement,
-        () => {
-          nativeElement.focus();
-        },
-        this.injector,
-      );
+      if (this.selection.take(`fact.${this.id()}`)) comeTo(this.field().nativeElement, this.injector);
     });
   }
 

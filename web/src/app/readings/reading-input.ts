@@ -165,7 +165,7 @@ export class ReadingInput {
     // A jump from a check or a dimension lands here.
     effect(() => {
       if (this.apart() || this.index() !== 0 || !this.selection.take(this.quantity().id)) return;
-      comeTo(this.host.nativeElement, this.place.focus, this.injector);
+      comeTo(this.host.nativeElement, this.injector, this.place.focus);
     });
     // A value that changes from outside, by undo or another page, replaces what stands here.
     effect(() => {

@@ -118,7 +118,7 @@ export const springTaken = node('springTaken', (r): readonly Check[] => {
         limit: r.limit(id as 'coil.list'),
         holds: `Spring ${offer.number}: its ${what} as its list says`,
         fails: () => `Spring ${offer.number}: its ${what} not as its list says`,
-        unknown: `Spring ${offer.number}: whether its ${what} are as its list says is not known`,
+        unknown: `Spring ${offer.number}: whether its list is right about its ${what} is not known`,
         reason: 'Lengths, loads and frequency go by what stands here, not by what is on the list.',
         todo: 'Go by what was read of this one, or take another spring.',
         at: on[0] as string,

@@ -104,6 +104,14 @@ export interface SprungFigures {
 const RISE = 0.5;
 const TURN = 0.002;
 
+/** How much longer a member becomes for one more of a coordinate, by a step of it either way from ride height. */
+function lengthening(stand: Stand, member: Member, of: 'z' | 'roll', step: number): number {
+  const [more, less] = [step, -step].map((by) =>
+    lengthOf(memberAt(stand, posedAt(stand.axle, { z: 0, roll: 0, [of]: by }), member)),
+  ) as [number, number];
+  return (more - less) / (2 * step);
+}
+
 function sprungOf(stands: Standing, member: Member): SprungFigures {
   const id = memberId(member);
   const at = (what: 'ride' | 'bump' | 'droop', words: string, on: readonly string[]) =>
@@ -154,12 +162,7 @@ function sprungOf(stands: Standing, member: Member): SprungFigures {
         unit: 'ratio',
         source: 'How much shorter it becomes for a mm of rise, both wheels alike, at ride height',
       },
-      (stand) => {
-        const [up, down] = [RISE, -RISE].map((z) =>
-          lengthOf(memberAt(stand, posedAt(stand.axle, { z, roll: 0 }), member)),
-        ) as [number, number];
-        return (down - up) / (2 * RISE);
-      },
+      (stand) => -lengthening(stand, member, 'z', RISE),
       [],
     ),
     lever: solvedFrom(
@@ -170,12 +173,7 @@ function sprungOf(stands: Standing, member: Member): SprungFigures {
         unit: 'mm',
         source: 'How much its length changes for a radian of roll, at ride height',
       },
-      (stand) => {
-        const [one, other] = [TURN, -TURN].map((roll) =>
-          lengthOf(memberAt(stand, posedAt(stand.axle, { z: 0, roll }), member)),
-        ) as [number, number];
-        return Math.abs(other - one) / (2 * TURN);
-      },
+      (stand) => Math.abs(lengthening(stand, member, 'roll', TURN)),
       [],
     ),
   };

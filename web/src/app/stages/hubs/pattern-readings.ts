@@ -158,15 +158,7 @@ export class PatternPanel {
   constructor() {
     // A jump from a check lands here.
     effect(() => {
-      if (!this.selection.take(`pattern.${this.face()}`)) return;
-      const { nativeElement } = this.holes();
-      comeTo(
-        nativeElement,
-        () => {
-          nativeElement.focus();
-        },
-        this.injector,
-      );
+      if (this.selection.take(`pattern.${this.face()}`)) comeTo(this.holes().nativeElement, this.injector);
     });
   }
 
