@@ -7,7 +7,11 @@ import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
 
-/** @typedef {{ passed: number, failed: number }} Counts */
+/** @typedef {{ passed: number, failed: number, more?: string[] }} Counts */
+/** @typedef {{ name: string, contentType: string, body?: string }} Attached */
+/** @typedef {{ message?: string, location?: { file: string, line: number } }} Trouble */
+/** @typedef {{ status: string, results: { error?: Trouble, attachments?: Attached[] }[] }} Walked */
+/** Part of a report of the journeys. @typedef {{ specs: { title: string, tests: Walked[] }[], suites?: Suite[] }} Suite */
 
 const env = { ...process.env, CI: '1', NG_CLI_ANALYTICS: 'false', FORCE_COLOR: '0', NO_COLOR: '1' };
 
@@ -54,12 +58,39 @@ function vitestCounts(/** @type {string} */ file, /** @type {boolean} */ ok) {
   return { passed: numPassedTests, failed };
 }
 
-/** @returns {Counts} */
+/**
+ * Counts of the journeys. One that passes only when it is walked again has passed, and is named: it is never hidden.
+ *
+ * @returns {Counts}
+ */
 function browserCounts(/** @type {string} */ file, /** @type {boolean} */ ok) {
   if (!existsSync(file)) return { passed: 0, failed: 1 };
-  const { stats, errors } = JSON.parse(readFileSync(file, 'utf8'));
+  const { stats, errors, suites } = JSON.parse(readFileSync(file, 'utf8'));
   const failed = Math.max(stats.unexpected + errors.length, ok ? 0 : 1);
-  return { passed: stats.expected, failed };
+  return { passed: stats.expected + stats.flaky, failed, more: notAtOnce(suites) };
+}
+
+/**
+ * Journeys that did not pass the first time, each with what was wrong then and what its pages had been told.
+ *
+ * @param {readonly Suite[]} suites @returns {string[]}
+ */
+function notAtOnce(suites) {
+  return suites.flatMap(({ specs, suites: within = [] }) => [
+    ...specs.flatMap(({ title, tests }) =>
+      tests
+        .filter(({ status }) => status === 'flaky' || status === 'unexpected')
+        .map(({ status, results: [first] }) => {
+          const told = (first?.attachments ?? [])
+            .filter(({ body, contentType }) => body && contentType === 'text/plain')
+            .map(({ name, body }) => `${name}:\n${Buffer.from(body ?? '', 'base64').toString()}`);
+          const { message = 'No reason given.', location } = first?.error ?? {};
+          const how = status === 'flaky' ? 'passed when walked again' : 'failed';
+          return [`${title}: ${how}, line ${location?.line ?? 'unknown'}`, message, ...told].join('\n');
+        }),
+    ),
+    ...notAtOnce(within),
+  ]);
 }
 
 /** A step’s name and what it does. @typedef {[string, () => Promise<Counts>]} Step */
@@ -118,21 +149,25 @@ async function main() {
   const total = { passed: 0, failed: 0 };
   /** @type {string[]} */
   const lines = [];
+  /** @type {string[]} */
+  const told = [];
   const inTurn = async (/** @type {readonly Step[]} */ list) => {
     for (const [name, step] of list) {
       say(`\n== ${name}`);
       const start = Date.now();
-      const { passed, failed } = await step();
+      const { passed, failed, more = [] } = await step();
       total.passed += passed;
       total.failed += failed;
       const seconds = Math.round((Date.now() - start) / 1000);
       lines.push(`${failed ? 'FAILED' : 'ok    '} ${name}: ${passed} passed, ${failed} failed, ${seconds} s`);
+      told.push(...more);
     }
   };
   const { beside, after } = steps(folder);
   await Promise.all(beside.map(inTurn));
   await inTurn(after);
   rmSync(folder, { recursive: true, force: true });
+  for (const one of told) say(`\n${one}`);
   say(`\n${lines.join('\n')}`);
   process.exitCode = total.failed ? 1 : 0;
   say(`${total.passed} passed, ${total.failed} failed`);

@@ -1,10 +1,11 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStage, ownPlan, ownTern, put, saved, textOfPdf } from '../bench-hand';
 import { PORT } from '../playwright.config';
+import { test } from '../journey';
 
 const examples = join(import.meta.dirname, '../../examples');
 const HAULER = readFileSync(join(examples, 'hauler.json'), 'utf8');

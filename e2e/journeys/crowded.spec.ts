@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { everyTab, LADDER, openStage, ownPlan, ownTern } from '../bench-hand';
 import { crowded } from '../crowded';
+import { test } from '../journey';
 
 const STAGES = [
   'brief',

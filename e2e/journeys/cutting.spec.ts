@@ -1,5 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip, textOfPdf } from '../bench-hand';
+import { test } from '../journey';
 
 /** How many cautions are open. */
 const cautions = async (page: Page): Promise<number> =>

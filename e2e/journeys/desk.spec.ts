@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 test('inch work follows the instrument and the step of the tape; nothing mixes units', async ({
   page,
@@ -7,7 +8,7 @@ test('inch work follows the instrument and the step of the tape; nothing mixes u
 }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'donor');
-  await page.getByRole('radio', { name: 'inch' }).click();
+  await page.getByRole('radio', { name: 'inch' }).check();
   // Off the tape: 792.3 and 792.5 read, 792.0 … a fraction of a sixteenth. Off the caliper: a decimal.
   await expect(field(page, 'Casting to housing end, left')).toHaveValue(/⁄16|⁄8|⁄4|⁄2/);
   await expect(field(page, 'Brake space, left')).toHaveValue(/^\d\.\d{3}$/);
@@ -30,7 +31,7 @@ test('force, mass and torque are typed and shown in either system', async ({ pag
   await mass.press('Enter');
   // 2900 lb is 1315.4 kg.
   await expect(mass).toHaveValue('1315.418');
-  await page.getByRole('radio', { name: 'inch' }).click();
+  await page.getByRole('radio', { name: 'inch' }).check();
   await expect(mass).toHaveValue('2900');
   await mass.fill('1250 kg');
   await mass.press('Enter');

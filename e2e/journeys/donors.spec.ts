@@ -1,6 +1,7 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { field, killStandin, openStage, ownPlan, ownTern, PACKHORSE, saved, STAG } from '../bench-hand';
 import { PORT } from '../playwright.config';
+import { test } from '../journey';
 
 // One parts counter for all: what one journey sets, another would feel.
 test.describe.configure({ mode: 'serial' });
@@ -8,7 +9,7 @@ test.describe.configure({ mode: 'serial' });
 const COUNTER = `http://127.0.0.1:${PORT + 2}`;
 const counter = (request: APIRequestContext, modes: object) =>
   request.post(`${COUNTER}/modes`, { data: modes });
-const judge = (page: Page) => page.getByRole('radio', { name: 'Judge' }).click();
+const judge = (page: Page) => page.getByRole('radio', { name: 'Judge' }).check();
 const cell = (page: Page, row: string, column: number) =>
   page
     .getByRole('row', { name: new RegExp(`^${row}`) })
@@ -101,7 +102,7 @@ test('the mating table finds the bearing nobody makes, and goes on from the last
 }) => {
   const id = await ownPlan(request, STAG);
   await openStage(page, id, 'donor');
-  await page.getByRole('radio', { name: 'Mating' }).click();
+  await page.getByRole('radio', { name: 'Mating' }).check();
   await page.getByRole('button', { name: 'Wheel bearing' }).click();
   await expect(page.getByRole('row', { name: /Wheel bearing/ })).toContainText('does not fit');
   await page.getByRole('button', { name: 'Ask again' }).click();
@@ -165,7 +166,7 @@ test('a salvage offer begins another route with nothing but the seller’s word'
   await expect(cell(page, 'Purchase', 1)).toHaveText('280');
   await page.getByRole('link', { name: 'Calder Hauler axle' }).click();
   await expect(page.locator('ix-stage-screen header')).toContainText('Calder Hauler axle, heavy');
-  await page.getByRole('radio', { name: 'Mating' }).click();
+  await page.getByRole('radio', { name: 'Mating' }).check();
   await page.getByRole('button', { name: 'Flange to wheel' }).click();
   await expect(page.getByRole('row', { name: /Flange to wheel/ })).toContainText('6 × 139.70 mm');
   await expect(

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { field, openStage, ownTern, saved, textOfPdf } from '../bench-hand';
+import { test } from '../journey';
 
 test('a way to aim the pinion is chosen, and perch and bench card follow', async ({ page, request }) => {
   const id = await ownTern(request);

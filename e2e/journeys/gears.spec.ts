@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip, textOfPdf } from '../bench-hand';
 import { PORT } from '../playwright.config';
+import { test } from '../journey';
 
 /** A set of the usual kind that begins heel and high. */
 const SEED = 27;

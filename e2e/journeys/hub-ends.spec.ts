@@ -1,9 +1,10 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { field, openStage, ownPlan, ownTern, PACKHORSE, saved, textOfPdf } from '../bench-hand';
+import { test } from '../journey';
 
 const fill = async (page: Page, name: string, text: string) => {
   await field(page, name).fill(text);

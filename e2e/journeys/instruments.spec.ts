@@ -1,6 +1,7 @@
-import { devices, expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { devices, expect, type APIRequestContext, type Page } from '@playwright/test';
 import { field, killStandin, openStage, ownTern, saved } from '../bench-hand';
 import { PORT } from '../playwright.config';
+import { test } from '../journey';
 
 // One bench of instruments for all: what one journey sets, another would feel.
 test.describe.configure({ mode: 'serial' });
@@ -33,7 +34,7 @@ test('a phone under the car takes caliper readings while the drawing on the lapt
   const id = await ownTern(request, withoutTube);
   await set(request, 'caliper', { value: 69.86, noise: 0, drift: 0, fault: 'none', connected: true });
   await openStage(page, id, 'survey');
-  await page.getByRole('radio', { name: 'Axle' }).click();
+  await page.getByRole('radio', { name: 'Axle' }).check();
   const phone = await (
     await browser.newContext({ ...devices['Pixel 7'], viewport: { width: 390, height: 844 } })
   ).newPage();
@@ -118,7 +119,7 @@ test('a gauge zeroed on a flat reads relative angles, and scales fill in the axl
   });
   await set(request, 'gauge', { value: 1.3, noise: 0, drift: 0 });
   await openStage(page, id, 'survey');
-  await page.getByRole('radio', { name: 'Angles' }).click();
+  await page.getByRole('radio', { name: 'Angles' }).check();
   await connect(page, /Angle gauge/);
   await shows(page, '1.30°');
   await field(page, 'Flat of the old casting').focus();

@@ -1,9 +1,10 @@
-import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../../tools/lib/application.mjs';
 import { field, openStage, ownTern, saved } from '../bench-hand';
+import { test } from '../journey';
 
 // Applications of their own: sharing and restoring are of the whole house.
 const PORTS = { restore: 4430, workshop: 4440 };

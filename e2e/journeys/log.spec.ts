@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 test('the readings log finds, tells the past, goes out as a table and comes in again', async ({
   page,
@@ -50,7 +51,7 @@ test('all readings of a project are in one list that is searched on the server',
   const id = await ownTern(request);
   await request.post('/api/variants', { data: { name: 'Second way', copyOf: id, who: 'Ansa' } });
   await openStage(page, id, 'readings');
-  await page.getByRole('radio', { name: 'Whole project' }).click();
+  await page.getByRole('radio', { name: 'Whole project' }).check();
   const list = page.getByRole('list', { name: 'Readings of all variants' });
   await expect(list.getByRole('listitem').first()).toContainText('WMS width wanted');
   await page.getByRole('searchbox', { name: 'Find' }).fill('tube outside diameter second');

@@ -1,7 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { enter, field, openStage, ownPlan, put, saved, strip, textOfPdf } from '../bench-hand';
+import { test } from '../journey';
 
 const example = (name: string) =>
   readFileSync(join(import.meta.dirname, `../../examples/${name}.json`), 'utf8');

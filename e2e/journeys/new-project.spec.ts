@@ -1,6 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { field, openStage, ownTern, saved, strip, tabTo, TERN, textOfPdf } from '../bench-hand';
+import { test } from '../journey';
 
 test('from nothing to a cut sheet with the keyboard alone', async ({ page, context, request }) => {
   await page.goto('/projects');

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 test('the demo opens, a reading typed as a fraction moves strip and drawing, and undo takes it back', async ({
   page,
@@ -63,7 +64,7 @@ test('what cannot be a reading is refused at its field and the text stays', asyn
 test('lengths can be shown and typed in any unit', async ({ page, request }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'survey');
-  await page.getByRole('radio', { name: 'inch' }).click();
+  await page.getByRole('radio', { name: 'inch' }).check();
   // 91.0 mm is 3.583 in: 3 9/16 and 0.020.
   await expect(strip(page, 'Cut L')).toContainText(/3 9⁄16.*\+ \.020 in/);
   await field(page, 'Gearbox output').fill('-9/16');
@@ -81,8 +82,8 @@ test('four readings round an end face say how it leans, and every figure shows i
 }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'cut');
-  await page.getByRole('radio', { name: 'Right', exact: true }).click();
-  await page.getByRole('radio', { name: /tack/i }).click();
+  await page.getByRole('radio', { name: 'Right', exact: true }).check();
+  await page.getByRole('radio', { name: /tack/i }).check();
   await field(page, 'Radius read at, right').fill('76.2');
   // Top to bottom 0.6 mm over twice 76.2 mm; front to rear 0.2 mm: slopes 3.937 and 1.312 mrad.
   for (const [clock, mm] of [

@@ -1,10 +1,11 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startApplication } from '../../tools/lib/application.mjs';
 import { field, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 // Away from the ports of the other journeys’ application and its stand-ins.
 const PORT = 4420;

@@ -1,6 +1,7 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip, textOfPdf } from '../bench-hand';
 import { PORT } from '../playwright.config';
+import { test } from '../journey';
 
 // One shaft maker for all: what one journey sets, another would feel.
 test.describe.configure({ mode: 'serial' });
@@ -8,7 +9,7 @@ test.describe.configure({ mode: 'serial' });
 const MAKER = `http://127.0.0.1:${PORT + 3}`;
 const shop = (request: APIRequestContext, path: string, data: object = {}) =>
   request.post(`${MAKER}${path}`, { data });
-const tab = (page: Page, name: string) => page.getByRole('radio', { name }).click();
+const tab = (page: Page, name: string) => page.getByRole('radio', { name }).check();
 const card = (page: Page) => page.locator('ix-order').first();
 
 test('a stock pair beats a custom order, and the cut is made to suit it', async ({ page, request }) => {
@@ -153,7 +154,7 @@ test('a tube fit is stopped for an oval bore, and the sheet says so', async ({ p
     await read(`Tube, ${across}, left`, tubes[i] ?? '');
   }
   await read('Insertion depth', '58');
-  await page.getByRole('radio', { name: 'Tubes and ends' }).click();
+  await page.getByRole('radio', { name: 'Tubes and ends' }).check();
   // 76.31 − 76.18.
   await expect(page.getByRole('row', { name: /Bore out of round/ })).toContainText('0.13 mm');
   await expect(page.getByText('Left bore is oval.')).toBeVisible();

@@ -1,5 +1,6 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 const check = (page: Page, words: RegExp | string) =>
   page.locator('ix-checks-drawer, ix-checks').getByText(words).first();
@@ -18,7 +19,7 @@ async function dragBy(page: Page, handle: Locator, pixels: number): Promise<void
 test('from survey to a wheel that clears on the tighter side', async ({ page, request }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'survey');
-  await page.getByRole('radio', { name: 'Room' }).click();
+  await page.getByRole('radio', { name: 'Room' }).check();
   // The right side is the tighter one outboard: read again, it has lost five millimetres.
   const lip = field(page, 'Arch lip, full bump, right');
   await lip.fill('778.3');
@@ -78,7 +79,7 @@ test('dragged out, the wheel meets the arch lip, and the page says what limits i
   await page.getByRole('button', { name: 'Close the checks' }).click();
 
   // The map says the same of this place, and what would clear.
-  await page.getByRole('radio', { name: 'Fit map' }).click();
+  await page.getByRole('radio', { name: 'Fit map' }).check();
   const map = page.getByRole('application');
   await expect(map).toBeVisible();
   await expect(page.locator('ix-fit-map').getByRole('status')).toContainText(

@@ -1,5 +1,6 @@
-import { devices, expect, test } from '@playwright/test';
+import { devices, expect } from '@playwright/test';
 import { field, openStage, ownTern, saved, strip } from '../bench-hand';
+import { test } from '../journey';
 
 test('a reading entered on the phone moves the drawing on the laptop, and both are known to be here', async ({
   page,

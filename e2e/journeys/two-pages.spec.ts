@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { field, openStage, ownTern, saved } from '../bench-hand';
+import { test } from '../journey';
 
 test('two pages on one plan: different fields merge, the same field asks, nothing is overwritten', async ({
   page,
