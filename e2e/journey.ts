@@ -49,7 +49,10 @@ export const test = base.extend<{ watched: undefined }>({
   watched: [
     async ({ context }, use, info) => {
       const errors: string[] = [];
-      context.on('weberror', (error) => errors.push(error.error().stack ?? String(error.error())));
+      context.on('weberror', (error) => {
+        const { name, message, stack = '' } = error.error();
+        errors.push(`${name}: ${message}\n${stack}`);
+      });
       context.on('console', (message) => {
         if (message.type() === 'error' && message.text().startsWith('ERROR')) errors.push(message.text());
       });

@@ -44,3 +44,55 @@ test('two pages on one plan: different fields merge, the same field asks, nothin
   await saved(page);
   expect(await stored()).toBe(1.7);
 });
+
+test('who else comes moves no button, and a press counts for what was pressed though it moves away', async ({
+  page,
+  context,
+  request,
+}) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'cut');
+  await field(page, 'Blade kerf').fill('1.9');
+  await saved(page);
+  const undo = page.getByRole('button', { name: /^Undo/ });
+  const before = await undo.boundingBox();
+  const other = await context.newPage();
+  await openStage(other, id, 'cut');
+  await expect(page.locator('ix-top-bar').getByTitle(/^2 pages open/)).toBeVisible();
+  expect(await undo.boundingBox()).toEqual(before);
+
+  // Something comes in above while the hand is down.
+  const faces = page.getByRole('radio', { name: 'End faces' });
+  const box = await faces.boundingBox();
+  if (!box) throw new Error('The tab is not there.');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.locator('section.desk').evaluate((desk) => (desk.style.marginTop = '70px'));
+  await expect.poll(async () => (await faces.boundingBox())?.y).toBeGreaterThan(box.y + 60);
+  await page.mouse.up();
+  await expect(faces).toBeChecked();
+  await expect(page.getByRole('heading', { name: 'Right end face' })).toBeVisible();
+  // A hand that slides off has thought better of it.
+  await page.getByRole('radio', { name: 'Left tube' }).hover();
+  await page.mouse.down();
+  await page.mouse.move(box.x, box.y + 300);
+  await page.mouse.up();
+  await expect(faces).toBeChecked();
+});
+
+test('a stage that cannot be loaded says so, leaves the page as it is, and comes when it can', async ({
+  page,
+  request,
+}) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'cut');
+  await page.route('**/*.js', (route) => route.abort());
+  await page.getByRole('link', { name: /Gears/ }).click();
+  const said = page.getByRole('alert').filter({ hasText: 'cannot be loaded now' });
+  await expect(said).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cut');
+  await page.unroute('**/*.js');
+  await said.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Gears');
+  await expect(said).toBeHidden();
+});

@@ -5,7 +5,7 @@ import {
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withRouterConfig } from '@angular/router';
 import { routes } from './routes';
 import { registerIcons } from './shared/icons';
 import { ended } from './state/door';
@@ -15,7 +15,12 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withFetch(), withInterceptors([ended])),
-    provideRouter(routes, withComponentInputBinding()),
+    // A page that cannot be loaded is told of by the page that stays (App).
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withRouterConfig({ resolveNavigationPromiseOnError: true }),
+    ),
     provideAppInitializer(() => {
       registerIcons();
       inject(ThemeService).apply();

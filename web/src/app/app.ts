@@ -1,15 +1,73 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject } from '@angular/core';
-import { RouterOutlet } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationError, NavigationStart, Router, RouterOutlet } from '@angular/router';
+import { filter, map, merge, Subject } from 'rxjs';
 import { FocusKeeper } from './state/focus-keeper.service';
+import { PressKeeper } from './state/press-keeper.service';
 
+/** The page: what is open, and that something else could not be opened. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-root',
   imports: [RouterOutlet],
-  template: '<router-outlet />',
+  template: `
+    <router-outlet />
+    @if (unreached(); as url) {
+      <p role="alert">
+        That page cannot be loaded now: does the server answer? Where you are stays as it is.
+        <button type="button" class="plain" (click)="open(url)">Try again</button>
+        <button type="button" class="plain" (click)="closed.next('')">Close</button>
+      </p>
+    }
+  `,
+  styles: `
+    p {
+      position: fixed;
+      z-index: 40;
+      right: 0;
+      bottom: 84px;
+      left: 0;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0 14px;
+      align-items: center;
+      width: fit-content;
+      max-width: calc(100vw - 20px);
+      margin: 0 auto;
+      padding: 8px 14px;
+      border: 1px solid var(--amber);
+      background: var(--amber-tint);
+    }
+    button {
+      min-height: 28px;
+      color: var(--dye);
+      font-weight: 600;
+      text-decoration: underline;
+    }
+  `,
 })
 export class App {
+  private readonly router = inject(Router);
+  protected readonly closed = new Subject<string>();
+  /** Address that could not be opened; empty while there is none, once closed, and as soon as anything is opened again. */
+  protected readonly unreached = toSignal(
+    merge(
+      this.closed,
+      this.router.events.pipe(
+        filter((event) => event instanceof NavigationStart || event instanceof NavigationError),
+        map((event) => (event instanceof NavigationError ? event.url : '')),
+      ),
+    ),
+    { initialValue: '' },
+  );
+
   constructor() {
-    inject(DestroyRef).onDestroy(inject(FocusKeeper).watch());
+    const gone = inject(DestroyRef);
+    gone.onDestroy(inject(FocusKeeper).watch());
+    gone.onDestroy(inject(PressKeeper).watch());
+  }
+
+  protected open(url: string): void {
+    void this.router.navigateByUrl(url);
   }
 }

@@ -144,10 +144,13 @@ export class PlanStore {
     }
   }
 
-  /** What keeps work in this browser; fetched when there is some, or the page has come to rest. */
+  /**
+   * What keeps work in this browser; fetched when there is some, or the page has come to rest. While the server is away it
+   * may be out of reach, and is asked for again with the next work.
+   */
   private async unsaved(): Promise<UnsavedService | undefined> {
-    const { UnsavedService } = await import('./unsaved.service');
-    return this.gone.destroyed ? undefined : this.injector.get(UnsavedService);
+    const found = await import('./unsaved.service').catch(() => undefined);
+    return found && !this.gone.destroyed ? this.injector.get(found.UnsavedService) : undefined;
   }
 
   private async lookBehind(id: string): Promise<void> {

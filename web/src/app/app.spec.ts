@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideRouter, Router, withRouterConfig } from '@angular/router';
+import { App } from './app';
+
+@Component({ changeDetection: ChangeDetectionStrategy.OnPush, template: '<h1>Gears</h1>' })
+class Gears {}
+
+describe('the page', () => {
+  it('says that another could not be loaded, stays, and tries again', async () => {
+    let reached = false;
+    const load = () => (reached ? Promise.resolve(Gears) : Promise.reject(new TypeError('out of reach')));
+    TestBed.configureTestingModule({
+      providers: [
+        provideRouter(
+          [{ path: 'gears', loadComponent: load }],
+          withRouterConfig({ resolveNavigationPromiseOnError: true }),
+        ),
+      ],
+    });
+    const fixture = TestBed.createComponent(App);
+    const page = fixture.nativeElement as HTMLElement;
+    await fixture.whenStable();
+    expect(page.querySelector('[role=alert]')).toBeNull();
+
+    expect(await TestBed.inject(Router).navigateByUrl('/gears')).toBe(false);
+    await fixture.whenStable();
+    expect(page.textContent).toContain('That page cannot be loaded now');
+    expect(page.querySelector('h1')).toBeNull();
+
+    const press = (name: string) =>
+      [...page.querySelectorAll('button')].find((b) => b.textContent === name)?.click();
+    press('Close');
+    await fixture.whenStable();
+    expect(page.querySelector('[role=alert]')).toBeNull();
+    await TestBed.inject(Router).navigateByUrl('/gears');
+    await fixture.whenStable();
+
+    reached = true;
+    press('Try again');
+    await vi.waitFor(async () => {
+      await fixture.whenStable();
+      expect(page.querySelector('h1')?.textContent).toBe('Gears');
+    });
+    expect(page.querySelector('[role=alert]')).toBeNull();
+    fixture.destroy();
+  });
+});
