@@ -1,4 +1,4 @@
-import { expect, test as base, type TestInfo } from '@playwright/test';
+import { expect, test as base, type BrowserContext, type TestInfo } from '@playwright/test';
 
 /** What the page is told and goes through, newest last; kept on the page so that a failure can say what came before it. */
 const NOTED = ['pointerdown', 'click', 'change', 'focusin', 'focusout', 'input', 'visibilitychange'];
@@ -47,18 +47,24 @@ const failed = ({ status, expectedStatus }: TestInfo): boolean => status !== exp
  */
 export const test = base.extend<{ watched: undefined }>({
   watched: [
-    async ({ context }, use, info) => {
+    async ({ browser, context }, use, info) => {
       const errors: string[] = [];
-      context.on('weberror', (error) => {
-        const { name, message, stack = '' } = error.error();
-        errors.push(`${name}: ${message}\n${stack}`);
-      });
-      context.on('console', (message) => {
-        if (message.type() === 'error' && message.text().startsWith('ERROR')) errors.push(message.text());
-      });
+      const watch = (of: BrowserContext) => {
+        of.on('weberror', (error) => {
+          const { name, message, stack = '' } = error.error();
+          errors.push(`${name}: ${message}\n${stack}`);
+        });
+        of.on('console', (message) => {
+          if (message.type() === 'error' && message.text().startsWith('ERROR')) errors.push(message.text());
+        });
+      };
+      watch(context);
+      // What a journey opens besides: a phone, a guest.
+      browser.on('context', watch);
       await context.addInitScript(note, { kinds: NOTED, most: MOST_NOTES });
       const stillFor = watchMachine();
       await use(undefined);
+      browser.off('context', watch);
       const still = stillFor();
       if (failed(info)) {
         for (const page of context.pages()) {

@@ -196,6 +196,34 @@ test('work that was not saved when the tab crashed is offered back', async ({ pa
   await expect(next.getByText('was not saved before')).toHaveCount(0);
 });
 
+test('what keeps work in the browser is asked for again where it was out of reach', async ({
+  page,
+  context,
+  request,
+}) => {
+  const id = await ownTern(request);
+  let away = true;
+  await page.route('**/chunk-*.js', async (route) => {
+    const response = await route.fetch();
+    const keeps = (await response.text()).includes('intervex page ');
+    await (keeps && away ? route.abort() : route.fulfill({ response }));
+  });
+  await page.route('**/api/variants/*/plan', (route) => route.abort());
+  const missed = page.waitForEvent('requestfailed', (failed) => failed.url().endsWith('.js'));
+  await openStage(page, id, 'cut');
+  await missed;
+  away = false;
+  await field(page, 'Blade kerf').fill('2.85');
+  await expect(page.locator('.save')).toContainText('Not saved yet');
+  await page.waitForTimeout(600);
+  // Closed without being asked, as a crash does it.
+  await page.close();
+  const next = await context.newPage();
+  await openStage(next, id, 'cut');
+  await next.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(field(next, 'Blade kerf')).toHaveValue('2.85');
+});
+
 test('history: an earlier revision is compared with now and put back', async ({ page, request }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'cut');

@@ -18,6 +18,7 @@ describe('the page', () => {
         ),
       ],
     });
+    const noted = vi.spyOn(console, 'warn').mockReturnValue();
     const fixture = TestBed.createComponent(App);
     const page = fixture.nativeElement as HTMLElement;
     await fixture.whenStable();
@@ -27,6 +28,7 @@ describe('the page', () => {
     await fixture.whenStable();
     expect(page.textContent).toContain('That page cannot be loaded now');
     expect(page.querySelector('h1')).toBeNull();
+    expect(noted).toHaveBeenCalledWith(new TypeError('out of reach'));
 
     const press = (name: string) =>
       [...page.querySelectorAll('button')].find((b) => b.textContent === name)?.click();

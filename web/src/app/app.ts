@@ -1,7 +1,6 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NavigationError, NavigationStart, Router, RouterOutlet } from '@angular/router';
-import { filter, map, merge, Subject } from 'rxjs';
 import { FocusKeeper } from './state/focus-keeper.service';
 import { PressKeeper } from './state/press-keeper.service';
 
@@ -16,7 +15,7 @@ import { PressKeeper } from './state/press-keeper.service';
       <p role="alert">
         That page cannot be loaded now: does the server answer? Where you are stays as it is.
         <button type="button" class="plain" (click)="open(url)">Try again</button>
-        <button type="button" class="plain" (click)="closed.next('')">Close</button>
+        <button type="button" class="plain" (click)="unreached.set('')">Close</button>
       </p>
     }
   `,
@@ -25,6 +24,7 @@ import { PressKeeper } from './state/press-keeper.service';
       position: fixed;
       z-index: 40;
       right: 0;
+      /* Over the strip. */
       bottom: 84px;
       left: 0;
       display: flex;
@@ -48,23 +48,19 @@ import { PressKeeper } from './state/press-keeper.service';
 })
 export class App {
   private readonly router = inject(Router);
-  protected readonly closed = new Subject<string>();
   /** Address that could not be opened; empty while there is none, once closed, and as soon as anything is opened again. */
-  protected readonly unreached = toSignal(
-    merge(
-      this.closed,
-      this.router.events.pipe(
-        filter((event) => event instanceof NavigationStart || event instanceof NavigationError),
-        map((event) => (event instanceof NavigationError ? event.url : '')),
-      ),
-    ),
-    { initialValue: '' },
-  );
+  protected readonly unreached = signal('');
 
   constructor() {
     const gone = inject(DestroyRef);
     gone.onDestroy(inject(FocusKeeper).watch());
     gone.onDestroy(inject(PressKeeper).watch());
+    this.router.events.pipe(takeUntilDestroyed()).subscribe((event) => {
+      if (event instanceof NavigationStart) this.unreached.set('');
+      if (!(event instanceof NavigationError)) return;
+      this.unreached.set(event.url);
+      console.warn(event.error);
+    });
   }
 
   protected open(url: string): void {
