@@ -16,6 +16,8 @@ import {
   SIDED,
   stage,
   words,
+  type PlaceId,
+  type PlaceOf,
   type SheetDef,
 } from '../src/stage';
 
@@ -39,6 +41,13 @@ const toy = words({
     },
   },
 });
+
+declare module '../src/stage/place' {
+  interface PlacesOfStages {
+    readonly toy: PlaceOf<typeof toy>;
+  }
+}
+
 const node = nodesOf(toy);
 const wobble = node('wobble', (r) => {
   const [run, play] = [r.figure('toy.run'), r.figure('toy.play')];
@@ -83,7 +92,11 @@ const toySheet: SheetDef = {
   checks: ['toy'],
   cautions: [],
 };
-const toyDecision = { id: 'toy', label: 'Whether it is fun', needs: node('needs', () => ['toy.run']) };
+const toyDecision = {
+  id: 'toy',
+  label: 'Whether it is fun',
+  needs: node('needs', (): readonly PlaceId[] => ['toy.run']),
+};
 
 vi.mock('../src/stages', async (original) => {
   const { STAGES } = await original<typeof Stages>();

@@ -1,5 +1,5 @@
 import { factOfPlace, type Plan } from '../plan';
-import type { Decision, DecisionDef, Node } from '../stage';
+import type { Decision, DecisionDef, Node, PlaceId } from '../stage';
 import { STAGES } from '../stages';
 import { heldBy, type Contradicted } from './contradictions';
 import type { Results } from './results';
@@ -24,7 +24,7 @@ const GIVING: ReadonlyMap<string, DecisionDef> = new Map(
 type Of = <T>(node: Node<T>) => T;
 
 /** What stands behind an id that is lacking: of a figure that a decision gives, all that the decision needs. */
-export function behind(of: Of, id: string): readonly string[] {
+export function behind(of: Of, id: PlaceId): readonly PlaceId[] {
   const def = GIVING.get(id);
   if (!def?.gives) return [id];
   return of(def.gives.figure) ? [] : of(def.needs);

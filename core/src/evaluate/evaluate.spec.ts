@@ -298,9 +298,14 @@ describe('checks', () => {
       limits: { 'donor.closure': { value: 4.2, reason: 'Rough casting face' } },
     };
     expect(check(plan, 'donor.closure.left')).toMatchObject({
-      level: 'ok',
+      // 3.08 apart: no limit makes two tapes agree that cannot.
+      level: 'stop',
       limit: { value: 4.2, fallback: 2, changedBecause: 'Rough casting face' },
     });
+    const width = workedPlan({ 'cut.kerf': reading('caliper', 1.6) }, { school: 'shortShaft' });
+    const wide = { ...width, limits: { 'cut.width': { value: 90, reason: 'Wheels with more offset' } } };
+    expect(check(width, 'cut.width')?.level).toBe('caution');
+    expect(check(wide, 'cut.width')).toMatchObject({ level: 'ok', limit: { value: 90, fallback: 1 } });
   });
 
   it('asks for another reading where repeats disagree', () => {

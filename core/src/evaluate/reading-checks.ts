@@ -43,7 +43,7 @@ function readingChecks(plan: Plan, known: ReadonlyMap<string, Known>): Check[] {
       figure: { value: summary.range, unit: q.unit, figureId: id },
       reason: `Repeats with the ${instrument.label} should lie within ${most} of each other.`,
       todo: 'Take another reading. Is the shaft pushed home, the tape straight, the burr off? Then remove the wrong one.',
-      at: id,
+      at: q.id,
     });
   }
   return checks;

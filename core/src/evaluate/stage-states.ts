@@ -5,6 +5,7 @@ import {
   type Decision,
   type DecisionDef,
   type Node,
+  type PlaceId,
   type StageState,
   type StateDef,
 } from '../stage';
@@ -13,7 +14,7 @@ import { STAGES } from '../stages';
 type Of = <T>(node: Node<T>) => T;
 
 const READ_IN = new Map(
-  STAGES.map(({ id }) => [id as string, QUANTITIES.filter((q) => q.stage === id).map((q) => q.id)]),
+  STAGES.map(({ id }) => [id as string, QUANTITIES.filter((q) => q.stage === id).map((q): PlaceId => q.id)]),
 );
 const BEGUN = new Map(STAGES.map(({ id, contents }) => [id as string, contents.begun]));
 

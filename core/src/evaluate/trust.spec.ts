@@ -318,15 +318,28 @@ describe('readings of one thing that contradict each other', () => {
 });
 
 describe('limits near which the readings cannot tell', () => {
-  it('say so: closure 1.87 ± 1.3 against 2.0 is no plain ok', () => {
-    // 792 − 127.98 − 588 − 74.15.
-    const r = of({ 'donor.brakeSpace.left': reading('caliper', 74.15) });
+  it('say so: halves that close within 2.5 ± 3.1, against a limit of 2, are too coarse to tell', () => {
+    // 792 − 127.98 − 588 − 73.52; a look at the tube tells no more than 2.5·2/√3 and a tape 0.8·2/√3.
+    const r = of({
+      'donor.brakeSpace.left': reading('caliper', 73.52),
+      'donor.tube.left': reading('seen', 588),
+    });
     const closure = check(r, 'donor.closure.left');
-    expect(closure).toMatchObject({ level: 'ok' });
-    expect(closure?.figure?.value).toBeCloseTo(-1.87, 9);
-    // Two tapes at 2·0.8/√3 and two calipers.
-    expect(closure?.within).toBeCloseTo(Math.hypot(0.9238, 0.9238, 0.0231, 0.0231), 3);
-    expect(closure?.title).toContain('within what the readings can tell');
+    expect(closure).toMatchObject({ level: 'caution' });
+    expect(closure?.figure?.value).toBeCloseTo(-2.5, 9);
+    expect(closure?.within).toBeCloseTo(Math.hypot(2.8868, 0.9238, 0.0231, 0.0231), 3);
+    expect(closure?.reason).toContain('within what the readings can tell');
+  });
+
+  it('never lets a limit make readings agree that contradict each other: 1.87 known to 0.046', () => {
+    const calipers = of({
+      'donor.half.left': reading('caliper', 793.85),
+      'donor.casting.left': reading('caliper', 127.98),
+      'donor.tube.left': reading('caliper', 588),
+      'donor.brakeSpace.left': reading('caliper', 76),
+    });
+    expect(check(calipers, 'donor.closure.left')).toMatchObject({ level: 'stop', limit: { value: 2 } });
+    expect(check(calipers, 'donor.closure.left')?.reason).toContain('{1.87 mm} apart and known to ± {0.05 mm}');
   });
 });
 

@@ -16,35 +16,37 @@ export type FactId = FactIdOf<Stages>;
 export type LimitId = LimitIdOf<Stages>;
 
 /** Every quantity, in walking order. */
-export const QUANTITIES: readonly Quantity[] = STAGES.flatMap((s): readonly Quantity[] => s.quantities);
-export const FACTS: readonly FactKind[] = STAGES.flatMap((s): readonly FactKind[] => s.facts);
+export const QUANTITIES: readonly Quantity<QuantityId>[] = STAGES.flatMap(
+  (s): readonly Quantity<QuantityId>[] => s.quantities,
+);
+export const FACTS: readonly FactKind<FactId>[] = STAGES.flatMap((s): readonly FactKind<FactId>[] => s.facts);
 const LIMIT_LIST: readonly Limit[] = STAGES.flatMap((s): readonly Limit[] => s.limits);
 export const LIMITS = Object.fromEntries(LIMIT_LIST.map((l) => [l.id, l])) as {
   readonly [I in LimitId]: Limit<I>;
 };
 export const LIMIT_IDS = LIMIT_LIST.map((l) => l.id) as readonly LimitId[];
 
-const BY_ID: ReadonlyMap<string, Quantity> = new Map(QUANTITIES.map((q) => [q.id, q]));
-const FACT_BY_ID: ReadonlyMap<string, FactKind> = new Map(FACTS.map((f) => [f.id, f]));
+const BY_ID: ReadonlyMap<string, Quantity<QuantityId>> = new Map(QUANTITIES.map((q) => [q.id, q]));
+const FACT_BY_ID: ReadonlyMap<string, FactKind<FactId>> = new Map(FACTS.map((f) => [f.id, f]));
 
 /** Before a fact’s id where it is named as a place. */
 const FACT = 'fact.';
 
 /** Looks a quantity up; undefined for an unknown id. */
-export const findQuantity = (id: string): Quantity | undefined => BY_ID.get(id);
+export const findQuantity = (id: string): Quantity<QuantityId> | undefined => BY_ID.get(id);
 
 /** Looks a quantity up that is known to exist. @throws RangeError for an unknown id */
-export function quantity(id: string): Quantity {
+export function quantity(id: string): Quantity<QuantityId> {
   const found = BY_ID.get(id);
   if (!found) throw new RangeError(`There is no quantity “${id}”.`);
   return found;
 }
 
 /** Looks a kind of fact up; undefined for an unknown id. */
-export const findFact = (id: string): FactKind | undefined => FACT_BY_ID.get(id);
+export const findFact = (id: string): FactKind<FactId> | undefined => FACT_BY_ID.get(id);
 
 /** What is read or looked at in a place: a quantity by its id, a fact as `fact.…`; undefined for any other place. */
-export const findEntry = (place: string): Quantity | FactKind | undefined =>
+export const findEntry = (place: string): Quantity<QuantityId> | FactKind<FactId> | undefined =>
   place.startsWith(FACT) ? findFact(place.slice(FACT.length)) : findQuantity(place);
 
 /** Id of the fact that stands in a place; undefined where the place is none of a fact’s. */

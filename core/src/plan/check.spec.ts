@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { isOpen, withAcceptance, worst, type Acceptance, type Check } from '../stage';
+import { isOpen, judgeFact, withAcceptance, worst, type Acceptance, type Check } from '../stage';
 import { LIMIT_IDS, LIMITS } from './catalogue';
 import { limitIn, limitValue } from './limits';
 
@@ -62,7 +62,17 @@ describe('acceptance', () => {
     const { figure: _, ...plain } = caution(3.2);
     expect(withAcceptance(plain, acceptance(null)).accepted).toBeDefined();
     expect(withAcceptance({ ...caution(3.2), level: 'stop' }, acceptance(3.2))).not.toHaveProperty('accepted');
-    expect(withAcceptance({ ...caution(0.4), level: 'ok' }, acceptance(3.2))).not.toHaveProperty('accepted');
+    const ok = judgeFact({
+      id: 'cut.width',
+      stage: 'cut',
+      rests: { 'brief.use': 'road' },
+      holds: 'It holds',
+      unknown: 'Not known',
+      reason: 'Because.',
+      at: 'brief.targetWidth',
+    });
+    expect(ok.level).toBe('ok');
+    expect(withAcceptance(ok, acceptance(3.2))).not.toHaveProperty('accepted');
     expect(withAcceptance(caution(3.2), undefined)).toEqual(caution(3.2));
   });
 });

@@ -1,12 +1,13 @@
-import { quantityInSentence } from '../stage';
+import { quantityInSentence, type Words } from '../stage';
 import { STAGES } from '../stages';
 import { factOfPlace, findEntry, findQuantity, type StageId } from './catalogue';
 
 /** Places that are no quantity and no fact: their stage, and how they are called. */
 const OTHERS: ReadonlyMap<string, { readonly stage: StageId; readonly name: string }> = new Map(
-  STAGES.flatMap(({ id, contents }) =>
-    Object.entries(contents.places ?? {}).map(([place, name]) => [place, { stage: id, name }] as const),
-  ),
+  STAGES.flatMap((stage) => {
+    const { places = {} }: Words = stage;
+    return Object.entries(places).map(([place, name]) => [place, { stage: stage.id, name }] as const);
+  }),
 );
 
 /**

@@ -1,3 +1,5 @@
+import type { PlaceId, StageName } from './place';
+import type { ThingKind } from './thing';
 import type { LimitIdOf } from './words';
 import type { Assumed, Figure, FigureUnit } from '../measure';
 
@@ -43,12 +45,25 @@ export interface CheckOffer {
   readonly text: string;
 }
 
-/** One comparison: what was found, against what, and what to do. */
-export interface Check {
+declare const JUDGED: unique symbol;
+/**
+ * What an ok rests on: ids of the figure, or of the facts, choices and readings. Made by `judge` and `judgeFact` alone,
+ * so that nothing else can call anything in order.
+ */
+export type Grounds = readonly string[] & { readonly [JUDGED]: true };
+
+/** What a check over things has looked at, of one kind. */
+export interface Looked {
+  readonly kind: ThingKind;
+  /** Ids of all that were looked at. */
+  readonly ids: readonly string[];
+}
+
+/** What every check says. */
+interface Said {
   readonly id: string;
   /** Id of the stage it stands under. */
-  readonly stage: string;
-  readonly level: CheckLevel;
+  readonly stage: StageName;
   readonly title: string;
   readonly figure?: CheckFigure;
   readonly limit?: CheckLimit;
@@ -56,12 +71,12 @@ export interface Check {
   readonly reason: string;
   /** What to do about it; empty for `ok`. */
   readonly todo: string;
-  /** Quantity to jump to. */
-  readonly at?: string;
+  /** Place to jump to. */
+  readonly at?: PlaceId;
   /** What would mend it at once: a choice that can be taken with one button. */
   readonly offer?: CheckOffer;
-  /** Quantities without which an unknown check cannot be told. */
-  readonly lacks?: readonly string[];
+  /** Places without which an unknown check cannot be told. */
+  readonly lacks?: readonly PlaceId[];
   /** Set where the figure stands nearer its limit than the readings can tell: U (k = 2), in the figure’s unit. */
   readonly within?: number;
   /** Defaults the figure rests on. */
@@ -72,22 +87,23 @@ export interface Check {
   readonly accepted?: Acceptance;
   /** Set where it was accepted but has grown since: the acceptance no longer holds. */
   readonly lapsed?: Acceptance;
+  /** What it looked at, where it is over things: whatever else of those kinds stands in the plan makes it unknown. */
+  readonly looked?: readonly Looked[];
 }
 
-/** What a check says where its figure holds, and where it does not. */
-export interface Sayings {
-  readonly holds: string;
-  readonly fails: string;
-  /** What to do where it fails. */
-  readonly todo: string;
+/** What was looked at and is in order. */
+export interface OkCheck extends Said {
+  readonly level: 'ok';
+  readonly grounds: Grounds;
 }
 
-/** Level, title and work of a check: one title and nothing to do where it holds. */
-export const told = (
-  level: CheckLevel,
-  { holds, fails, todo }: Sayings,
-): Pick<Check, 'level' | 'title' | 'todo'> =>
-  level === 'ok' ? { level, title: holds, todo: '' } : { level, title: fails, todo };
+/** What cannot be told, or is not in order. */
+export interface OpenCheck extends Said {
+  readonly level: 'unknown' | 'caution' | 'stop';
+}
+
+/** One comparison: what was found, against what, and what to do. */
+export type Check = OkCheck | OpenCheck;
 
 /** A computed figure as a check compares it. */
 export const compared = ({ id, value, unit }: Figure): CheckFigure => ({ value, unit, figureId: id });

@@ -1,4 +1,5 @@
 import type { Figure } from '../measure';
+import type { PlaceId, StageName } from './place';
 import type { Node } from './node';
 
 /** A decision of a stage: what it needs, and what it rests on. */
@@ -6,7 +7,7 @@ export interface DecisionDef {
   readonly id: string;
   readonly label: string;
   /** Quantities, and facts as `fact.…`, without which it cannot be made. */
-  readonly needs: Node<readonly string[]>;
+  readonly needs: Node<readonly PlaceId[]>;
   /** Figures that hold it while readings they rest on contradict each other. */
   readonly rests?: Node<readonly (Figure | undefined)[]>;
   /** The figure it gives: whoever lacks that lacks what the decision needs. */
@@ -17,9 +18,9 @@ export interface DecisionDef {
 export interface Decision {
   readonly id: string;
   readonly label: string;
-  readonly stage: string;
+  readonly stage: StageName;
   /** Quantities, and facts as `fact.…`, without which it cannot be made. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
   /** Why it may not be made although all is there: readings that contradict each other. */
   readonly held?: string;
 }

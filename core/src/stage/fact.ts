@@ -1,4 +1,5 @@
 import type { Evidence } from '../measure';
+import type { StageName } from './place';
 import type { Belongs } from './quantity';
 
 /** One answer that may be given, and how it is written. */
@@ -11,7 +12,7 @@ export interface FactOption {
 export interface FactKind<I extends string = string> {
   readonly id: I;
   readonly label: string;
-  readonly stage: string;
+  readonly stage: StageName;
   /** Id of the heading it stands under in its stage. */
   readonly group: string;
   readonly heading: string;

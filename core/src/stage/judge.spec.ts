@@ -2,7 +2,17 @@ import { inMm } from '../testing/in-mm';
 import { describe, expect, it } from 'vitest';
 import { given, type FigureUnit } from '../measure';
 import type { CheckLimit } from './check';
-import { judge, judgeClosure, UNSURE, type Held, type Way } from './judge';
+import {
+  judge,
+  judgeClosure,
+  judgeFact,
+  notLookedAt,
+  UNSURE,
+  type Held,
+  type HeldFact,
+  type HeldTwice,
+  type Way,
+} from './judge';
 
 const limitOf = (value: number, unit: FigureUnit): CheckLimit => ({ id: 'l', value, unit, fallback: value });
 const held = (value: number, u: number, unit: FigureUnit, more: Partial<Held> = {}): Held => ({
@@ -16,7 +26,7 @@ const held = (value: number, u: number, unit: FigureUnit, more: Partial<Held> = 
   unknown: 'Not known',
   todo: 'Mend it',
   reason: 'Because.',
-  at: 'f',
+  at: 'donor.half.left',
   ...more,
 });
 
@@ -74,25 +84,112 @@ describe('levels', () => {
   });
 
   it('are unknown without a figure, whatever the limit', () => {
-    expect(judge({ ...held(1, 0, 'mm'), figure: undefined, lacks: ['a'] })).toEqual({
+    expect(judge({ ...held(1, 0, 'mm'), figure: undefined, lacks: ['donor.half.right'] })).toEqual({
       id: 'x',
       stage: 'cut',
       level: 'unknown',
       title: 'Not known',
       reason: 'Because.',
       todo: 'Read or choose what is missing.',
-      at: 'f',
-      lacks: ['a'],
+      at: 'donor.half.left',
+      lacks: ['donor.half.right'],
     });
   });
 });
 
-describe('readings that must add up', () => {
-  it('contradict each other beyond limit and joint uncertainty; within it they may only be too coarse', () => {
-    const found = (value: number, u: number) => judgeClosure(held(value, u, 'mm'), ['a', 'b']);
-    expect(found(-14, 2)).toMatchObject({ level: 'stop', contradicts: ['a', 'b'] });
-    expect(found(14, 8)).toMatchObject({ level: 'caution' });
-    expect(found(14, 8).contradicts).toBeUndefined();
-    expect(found(9, 0).level).toBe('ok');
+describe('readings of one thing', () => {
+  const found = (value: number, U: number, more: Partial<HeldTwice> = {}) =>
+    judgeClosure({ ...held(value, U / 2, 'mm'), fails: 'They do not agree', todo: 'Read again', ...more }, [
+      'a',
+      'b',
+    ]);
+
+  it('contradict each other beyond their joint uncertainty, whatever the limit', () => {
+    expect(found(-14, 4)).toMatchObject({ level: 'stop', contradicts: ['a', 'b'] });
+    // Four calipers 1.87 mm apart, known to 0.046 mm: a limit of 10 mm does not make them agree.
+    expect(found(1.87, 0.046)).toMatchObject({
+      level: 'stop',
+      title: 'They do not agree',
+      contradicts: ['a', 'b'],
+    });
+    expect(inMm(found(1.87, 0.046).reason)).toBe('Because. They are 1.87 mm apart and known to ± 0.05 mm.');
+  });
+
+  it('agree within it, and are too coarse to tell beyond the limit', () => {
+    expect(found(0.044, 0.046)).toMatchObject({ level: 'ok', title: 'It holds', grounds: ['a', 'b'] });
+    expect(found(9, 9.4)).toMatchObject({ level: 'ok' });
+    expect(found(14, 16)).toMatchObject({ level: 'caution' });
+    expect(found(14, 16).contradicts).toBeUndefined();
+    expect(inMm(found(14, 16).reason)).toContain(UNSURE);
+  });
+
+  it('of things that may differ stop beyond the limit alone', () => {
+    const more = { mayDiffer: true } as const;
+    expect([found(1.87, 0.046, more).level, found(11, 0.046, more).level, found(11, 12, more).level]).toEqual([
+      'ok',
+      'stop',
+      'caution',
+    ]);
+  });
+
+  it('are not known without one of them', () => {
+    expect(judgeClosure({ ...held(1, 0, 'mm'), fails: '', todo: '', figure: undefined }, ['a']).level).toBe(
+      'unknown',
+    );
+  });
+
+  it('need no limit: within what they can tell they agree', () => {
+    expect([found(3, 3.1, { limit: 0 }).level, found(3, 2.9, { limit: 0 }).level]).toEqual(['ok', 'stop']);
+  });
+});
+
+describe('facts', () => {
+  const fact = (rests: Readonly<Record<string, unknown>>, more: Partial<HeldFact> = {}) =>
+    judgeFact({
+      id: 'x',
+      stage: 'hubs',
+      rests,
+      holds: 'Alike',
+      unknown: 'Not known',
+      reason: 'Because.',
+      at: 'fact.new.seat',
+      ...more,
+    });
+
+  it('are in order only where every one is said, and the check names them', () => {
+    expect(fact({ 'fact.a': 'cone', 'fact.b': 'cone' })).toMatchObject({
+      level: 'ok',
+      title: 'Alike',
+      grounds: ['fact.a', 'fact.b'],
+    });
+    for (const unsaid of [undefined, ''])
+      expect(fact({ 'fact.a': 'cone', 'fact.b': unsaid })).toMatchObject({
+        level: 'unknown',
+        title: 'Not known',
+      });
+    // Nothing at all is said by a nought that was read.
+    expect(fact({ 'fact.a': 0 }).level).toBe('ok');
+  });
+
+  it('that are at fault are told whatever else is unsaid', () => {
+    const fault = { level: 'stop', title: 'Other seats', todo: 'Take others' } as const;
+    expect(fact({ 'fact.a': undefined }, { fault })).toMatchObject(fault);
+    expect(fact({ 'fact.a': 'ball' }, { fault }).reason).toBe('Because.');
+    expect(fact({ 'fact.a': 'ball' }, { fault: { ...fault, reason: 'Worse.' } }).reason).toBe('Worse.');
+  });
+
+  it('that are none cannot be judged', () => {
+    expect(() => fact({})).toThrow(RangeError);
+  });
+});
+
+describe('what was not looked at', () => {
+  it('makes an ok unknown and is named', () => {
+    const found = judge(held(9.2, 0.3, 'mm', { looked: [{ kind: 'bracket', ids: ['bracket.a'] }] }));
+    if (found.level !== 'ok') throw new Error('It should hold.');
+    expect(notLookedAt(found, ['the truss', 'the cover'])).toMatchObject({
+      level: 'unknown',
+      title: 'It holds, but not looked at: the truss, the cover',
+    });
   });
 });

@@ -1,4 +1,5 @@
 import type { FactKind } from './fact';
+import type { StageName } from './place';
 import type { Belongs, Quantity } from './quantity';
 
 type Extra = Partial<
@@ -25,7 +26,7 @@ type Range = readonly [min: number, max: number];
 type Options = Readonly<Record<string, string>>;
 
 /** A stage’s headings by their ids. */
-export interface Under<S extends string, G extends Readonly<Record<string, string>>> {
+export interface Under<S extends StageName, G extends Readonly<Record<string, string>>> {
   readonly id: S;
   readonly headings: G;
   /** Whose the readings of this stage are, unless one says otherwise. */
@@ -33,7 +34,9 @@ export interface Under<S extends string, G extends Readonly<Record<string, strin
 }
 
 /** Makes quantities of one heading: lengths by tape from the centreline, unless said otherwise. */
-export function quantitiesOf<S extends string, G extends Readonly<Record<string, string>>>(under: Under<S, G>) {
+export function quantitiesOf<S extends StageName, G extends Readonly<Record<string, string>>>(
+  under: Under<S, G>,
+) {
   return (group: keyof G & string, base: Extra = {}) =>
     <const I extends string>(
       id: I,
@@ -60,7 +63,7 @@ export function quantitiesOf<S extends string, G extends Readonly<Record<string,
 }
 
 /** Makes facts of one heading. */
-export function factsOf<S extends string, G extends Readonly<Record<string, string>>>(under: Under<S, G>) {
+export function factsOf<S extends StageName, G extends Readonly<Record<string, string>>>(under: Under<S, G>) {
   return (group: keyof G & string, base: Partial<Pick<FactKind, 'belongs'>> = {}) =>
     <const I extends string>(
       id: I,

@@ -1,6 +1,7 @@
 import type { Figure } from '../measure';
 import type { Acceptance, LimitsOf } from './check';
 import type { Fact } from './fact';
+import type { PlaceId } from './place';
 import type { PartSearch } from './parts-counter';
 import type { ChoicesOf, PartsOf, SearchIdOf, VerdictsOf } from './section';
 import type { FactIdOf, QuantityIdOf, Words } from './words';
@@ -39,7 +40,7 @@ export interface Read<W> {
   /** What was accepted of a check of this stage’s, by its id. */
   readonly accepted: (check: string) => Acceptance | undefined;
   /** Quantities, and facts as `fact.…`, that are only the seller’s word. */
-  readonly told: () => readonly string[];
+  readonly told: () => readonly PlaceId[];
   /** What a quantity or fact of any stage is called within a sentence. */
   readonly name: (id: string) => string;
   /** ISO date on which it is computed; undefined where nobody says: the computation has no clock. */

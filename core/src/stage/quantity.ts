@@ -1,4 +1,5 @@
 import type { Side } from '../geometry';
+import type { StageName } from './place';
 import type { OpenChoice } from './open-choice';
 import { evidenceOf, type FigureUnit, type InstrumentId } from '../measure';
 
@@ -9,7 +10,7 @@ export type Belongs = 'car' | 'axle';
 export interface Quantity<I extends string = string> {
   readonly id: I;
   readonly label: string;
-  readonly stage: string;
+  readonly stage: StageName;
   /** Id of the heading it stands under in its stage. */
   readonly group: string;
   readonly heading: string;

@@ -4,6 +4,7 @@ import type { Figure } from '../measure';
 import type { Check } from './check';
 import type { DecisionDef, StateDef } from './decision';
 import type { Node } from './node';
+import type { Things } from './thing';
 import type { Words } from './words';
 
 /** One place in the running strip: a figure, a text or a date. Empty while it cannot be worked out. */
@@ -49,8 +50,8 @@ export interface Contents {
   readonly answers?: readonly Answer[];
   /** It is walked round with a sheet in hand: what that sheet is called. */
   readonly walked?: string;
-  /** Names, within a sentence, of places of it that are neither quantity nor fact. */
-  readonly places?: Readonly<Record<string, string>>;
+  /** What stands in the car by its part of the plan: checks over things of those kinds look at all of them. */
+  readonly things?: Things;
 }
 
 /** A stage of the work: all that belongs to it. */

@@ -13,6 +13,8 @@ export interface Words {
   readonly facts: readonly FactKind[];
   readonly limits: readonly Limit[];
   readonly section: Section;
+  /** Names, within a sentence, of places of it that are neither quantity nor fact. */
+  readonly places?: Readonly<Record<string, string>>;
 }
 
 type Ids<L> = L extends readonly (infer E)[]

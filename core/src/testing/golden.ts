@@ -43,7 +43,15 @@ const figureText = (f: Figure): string =>
 
 /** Cells of two columns as they were kept, by side; the usual columns and headings as they were called. */
 function asKept(value: object): object {
-  const { cells, columns, heading, order: _order, ...rest } = value as Readonly<Record<string, unknown>>;
+  const {
+    cells,
+    columns,
+    heading,
+    order: _order,
+    grounds: _grounds,
+    looked: _looked,
+    ...rest
+  } = value as Readonly<Record<string, unknown>>;
   return {
     ...rest,
     ...(Array.isArray(cells)

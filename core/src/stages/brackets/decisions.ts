@@ -1,4 +1,4 @@
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, type PlaceId, unless } from '../../stage';
 import { clamps } from './figures/perches';
 import { places } from './figures/places';
 import { node } from './node';
@@ -7,11 +7,11 @@ import { node } from './node';
 export const placesDecision: DecisionDef = {
   id: 'bracketPlaces',
   label: 'The brackets’ places',
-  needs: node('placesNeeds', (r): readonly string[] => {
+  needs: node('placesNeeds', (r): readonly PlaceId[] => {
     const all = r.of(places);
     if (all.length === 0) return ['bracket.list'];
     const unknown = all.some((p) => !p.y || !p.clock);
-    return [...new Set([...(unknown ? ['bracket.list'] : []), ...all.flatMap((p) => p.lacks)])];
+    return [...new Set<PlaceId>([...unless(!unknown, 'bracket.list'), ...all.flatMap((p) => p.lacks)])];
   }),
   rests: node('placesRests', (r) => r.of(places).flatMap((p) => [p.fromCasting, p.clock])),
 };
@@ -20,7 +20,7 @@ export const placesDecision: DecisionDef = {
 export const clampDecision: DecisionDef = {
   id: 'uBolts',
   label: 'The U-bolts',
-  needs: node('clampNeeds', (r): readonly string[] =>
+  needs: node('clampNeeds', (r): readonly PlaceId[] =>
     r.of(places).some((p) => p.item.kind === 'perch') ? r.of(clamps).lacks : [],
   ),
   rests: node('clampRests', (r) => [r.of(clamps).left.developed, r.of(clamps).right.developed]),

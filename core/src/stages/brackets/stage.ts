@@ -31,10 +31,5 @@ export const bracketsStage = stage(brackets, {
   begun: node('begun', (r) =>
     [r.part('brackets'), r.part('links'), r.part('boltJoints')].some((part) => Object.keys(part).length > 0),
   ),
-  places: {
-    'bracket.list': 'the list of brackets',
-    'link.list': 'the list of links',
-    'joint.list': 'the list of bolts and holes',
-  },
   state: { decisions: [placesDecision, clampDecision] },
 });

@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../stage';
 import type { JigLayer, JigShape, Spot } from '../hubs/jig';
 
 /** A word on a template, mm. */
@@ -13,7 +14,7 @@ export interface Template {
   /** Said under its title. */
   readonly said: string;
   /** Quantities without which it cannot be made; then there are no shapes. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 export const path = (layer: JigLayer, points: readonly Spot[], closed = false): JigShape => ({
@@ -33,4 +34,4 @@ export const rectangle = (layer: JigLayer, x0: number, x1: number, y0: number, y
     ],
     true,
   );
-export const lacking = (...lacks: readonly string[]): Template => ({ shapes: [], words: [], said: '', lacks });
+export const lacking = (...lacks: readonly PlaceId[]): Template => ({ shapes: [], words: [], said: '', lacks });

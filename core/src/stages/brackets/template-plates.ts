@@ -1,3 +1,4 @@
+import { unless } from '../../stage';
 import { saddleDepth } from '../../mechanics';
 import type { JigShape, Spot } from '../hubs/jig';
 import { outside } from './figures/frame';
@@ -84,10 +85,10 @@ export const plate = node('plate', (r): Template => {
   ];
   if (!D || !d || !w || !p)
     return lacking(
-      ...(D ? [] : ['donor.tubeOd']),
-      ...(d ? [] : ['clamp.bolt']),
-      ...(w ? [] : ['spring.width']),
-      ...(p ? [] : ['perch.pin']),
+      ...unless(D, 'donor.tubeOd'),
+      ...unless(d, 'clamp.bolt'),
+      ...unless(w, 'spring.width'),
+      ...unless(p, 'perch.pin'),
     );
   const [u, v] = [(D.value + d.value) / 2, (w.value + d.value) / 2 + EASE];
   const hole = (x: number, y: number, size: number): JigShape => ({

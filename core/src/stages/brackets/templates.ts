@@ -1,3 +1,4 @@
+import { unless } from '../../stage';
 import type { Side } from '../../geometry';
 import { notchDepth, wrapped } from '../../mechanics';
 import type { JigLayer, JigShape, Spot } from '../hubs/jig';
@@ -131,11 +132,7 @@ const notch = node('notch', (r): Template => {
     r.figure('brace.offset'),
   ];
   if (!D || !d || !t || !α || !o)
-    return lacking(
-      ...(D ? [] : ['donor.tubeOd']),
-      ...(d ? [] : ['brace.outside']),
-      ...(t ? [] : ['brace.wall']),
-    );
+    return lacking(...unless(D, 'donor.tubeOd'), ...unless(d, 'brace.outside'), ...unless(t, 'brace.wall'));
   const radius = d.value / 2;
   const curve = (skin: number) =>
     Array.from({ length: 360 / NOTCH_STEP + 1 }, (_, i): readonly [number, number | undefined] => {

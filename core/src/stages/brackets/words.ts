@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { BRACKETS_SECTION } from './choices';
 import { BRACKET_LIMITS } from './limits';
 import { BRACKET_QUANTITIES } from './quantities';
@@ -10,4 +10,15 @@ export const brackets = words({
   facts: [],
   limits: BRACKET_LIMITS,
   section: BRACKETS_SECTION,
+  places: {
+    'bracket.list': 'the list of brackets',
+    'link.list': 'the list of links',
+    'joint.list': 'the list of bolts and holes',
+  },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly brackets: PlaceOf<typeof brackets>;
+  }
+}

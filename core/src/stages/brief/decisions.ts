@@ -1,10 +1,10 @@
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, type PlaceId, unless } from '../../stage';
 import { demand } from './figures/torque';
 import { node } from './node';
 
 /** Readings the torque demand rests on. Gearbox ratios are no reading; the brief asks for them itself. */
-const torqueNeeds = node('torqueNeeds', (r) => {
-  const peak = r.field('brief', 'torqueCurve').length > 0 ? [] : ['brief.torque'];
+const torqueNeeds = node('torqueNeeds', (r): readonly PlaceId[] => {
+  const peak = unless(r.field('brief', 'torqueCurve').length > 0, 'brief.torque');
   return [
     'brief.targetWidth',
     'brief.front',

@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { BRIEF_SECTION } from './choices';
 import { BRIEF_LIMITS } from './limits';
 import { BRIEF_QUANTITIES } from './quantities';
@@ -10,4 +10,17 @@ export const brief = words({
   facts: [],
   limits: BRIEF_LIMITS,
   section: BRIEF_SECTION,
+  places: {
+    'brief.demand': 'the torque each shaft must carry',
+    'brief.torqueCurve': 'the torque curve',
+    'brief.gears': 'the gearbox ratios',
+    'brief.tools': 'the tools at hand',
+    'brief.skills': 'the skills at hand',
+  },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly brief: PlaceOf<typeof brief>;
+  }
+}

@@ -70,9 +70,7 @@ function seatCheck(r: Reads, side: Side): Check[] {
   const check = judge({
     id: `cut.seat.${side}`,
     stage: 'cut',
-    lacks: ['spring.spacing', 'spring.width', `donor.casting.${side}`].filter(
-      (id) => !r.figure(id as 'spring.width'),
-    ),
+    lacks: (['spring.spacing', 'spring.width', `donor.casting.${side}`] as const).filter((id) => !r.figure(id)),
     figure:
       seat &&
       derive({

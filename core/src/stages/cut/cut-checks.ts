@@ -1,6 +1,6 @@
-import { compared, judge, keeps, told, unknownCheck, UNSURE, type Check, type CheckLimit } from '../../stage';
+import { judge, type Check, type CheckLimit, type PlaceId, judgeFact } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
-import { derive, expandedUncertainty, type Figure, type Maybe, sized } from '../../measure';
+import { derive, type Figure, type Maybe, sized } from '../../measure';
 import { type EndsResult } from './ends-stage';
 import { type LearnedResult } from './learned-stage';
 import { type SideMarks } from './marks-result';
@@ -29,15 +29,18 @@ export function cutChecks(input: CutChecksInput, limits: CutLimits): Check[] {
 function endsChecks({ lacks, changed }: EndsResult): Check[] {
   if (!changed) return [];
   const missing = [...new Set(SIDES.flatMap((side) => lacks[side].ends))];
-  const ends = {
-    id: 'cut.ends',
-    stage: 'cut',
-    reason: 'Other ends move the wheel’s face: cut, width and shafts are not known without their size.',
-    at: missing[0] ?? 'convert.space',
-  };
-  return missing.length
-    ? [unknownCheck({ unknown: 'Size of the new ends: not known', lacks: missing, ...ends })]
-    : [{ level: 'ok', title: 'Size of the new ends is known', todo: '', ...ends }];
+  return [
+    judgeFact({
+      id: 'cut.ends',
+      stage: 'cut',
+      rests: { 'choice.retentionTo': changed, ends: missing.length ? undefined : 'said' },
+      holds: 'Size of the new ends is known',
+      unknown: 'Size of the new ends: not known',
+      reason: 'Other ends move the wheel’s face: cut, width and shafts are not known without their size.',
+      at: missing[0] ?? 'convert.space',
+      lacks: missing,
+    }),
+  ];
 }
 
 function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan, limits: CutLimits): Check[] {
@@ -95,38 +98,34 @@ function workChecks({ plan, tube, method }: CutChecksInput, side: Side): Check[]
 }
 
 function lengthCheck(cut: Figure, T: Maybe, side: Side): Check {
-  const base = { id: `cut.tooLong.${side}`, stage: 'cut', at: `donor.tube.${side}` };
-  if (!T)
-    return unknownCheck({
-      unknown: `Whether the ${side} tube is longer than its cut: not known`,
-      reason: 'No more can be cut off than there is tube.',
-      lacks: [`donor.tube.${side}`],
-      ...base,
+  const rest =
+    T &&
+    derive({
+      id: `cut.tubeLeft.${side}`,
+      label: `Tube that the cut leaves, ${side}`,
+      unit: 'mm',
+      formula: '{T} − {c}',
+      source: 'Casting to housing end, less the cut',
+      inputs: { T, c: cut },
     });
-  const rest = derive({
-    id: `cut.tubeLeft.${side}`,
-    label: `Tube that the cut leaves, ${side}`,
-    unit: 'mm',
-    formula: '{T} − {c}',
-    source: 'Casting to housing end, less the cut',
-    inputs: { T, c: cut },
-  });
-  const [U, assumed] = [expandedUncertainty(rest), Object.values(rest.assumed)];
-  const unsure = Math.abs(rest.value) < U;
-  const holds = cut.value < T.value;
   const name = sideName(side);
-  return {
-    ...told(holds ? 'ok' : 'stop', {
-      holds: `${name} tube is longer than its cut${unsure ? `, but ${UNSURE}` : ''}`,
-      fails: `${name} cut is longer than the tube`,
-      todo: 'Check the half and the tube readings, or choose a wider target.',
-    }),
-    figure: compared(cut),
-    reason: `The tube is ${holds ? '' : 'only '}${sized(T.value)} from casting to housing end.`,
-    ...(unsure ? { within: U } : {}),
-    ...(assumed.length ? { assumed } : {}),
-    ...base,
-  };
+  return judge({
+    id: `cut.tooLong.${side}`,
+    stage: 'cut',
+    figure: rest,
+    way: 'atLeast',
+    limit: 0,
+    beyond: 'stop',
+    holds: `${name} tube is longer than its cut`,
+    fails: `${name} cut is longer than the tube`,
+    unknown: `Whether the ${side} tube is longer than its cut: not known`,
+    reason: T
+      ? `The tube is ${sized(T.value)} from casting to housing end.`
+      : 'No more can be cut off than there is tube.',
+    todo: 'Check the half and the tube readings, or choose a wider target.',
+    at: `donor.tube.${side}`,
+    lacks: [`donor.tube.${side}`],
+  });
 }
 
 function markChecks(marks: SideMarks, side: Side, method: CutMethod, limits: CutLimits): Check[] {
@@ -168,7 +167,7 @@ interface Nearness {
   readonly from: string;
   /** Distance left, mm. */
   readonly figure: Figure;
-  readonly at: string;
+  readonly at: PlaceId;
 }
 
 function nearCheck(side: Side, limit: CheckLimit, { id, from, figure, at }: Nearness): Check {
@@ -193,26 +192,30 @@ function nearCheck(side: Side, limit: CheckLimit, { id, from, figure, at }: Near
 function perchChecks(room: Maybe, side: Side): Check[] {
   if (!room) return [];
   return [
-    {
+    judge({
       id: `cut.perch.${side}`,
       stage: 'cut',
-      ...told(keeps('atLeast', room.value, 0, 'mm') ? 'ok' : 'stop', {
-        holds: `${sideName(side)} spring seat stands on the tube that is left`,
-        fails: `${sideName(side)} spring seat does not fit on the tube that is left`,
-        todo: 'Take another width or pinion place, or move the spring; a seat cannot hang over casting or housing end.',
-      }),
-      figure: compared(room),
+      figure: room,
+      way: 'atLeast',
+      limit: 0,
+      beyond: 'stop',
+      holds: `${sideName(side)} spring seat stands on the tube that is left`,
+      fails: `${sideName(side)} spring seat does not fit on the tube that is left`,
+      unknown: '',
+      todo: 'Take another width or pinion place, or move the spring; a seat cannot hang over casting or housing end.',
       reason: 'The seats stand where the car’s springs are, however short the tube gets.',
       at: 'spring.spacing',
-    },
+    }),
   ];
 }
 
 /** The tube as read after the work: a little off is told, what no weld can do is a wrong reading. */
 function afterChecks({ tackedOff, weldedOff }: LearnedResult, side: Side, limits: CutLimits): Check[] {
-  const [figure, phase] = weldedOff[side] ? [weldedOff[side], 'welded'] : [tackedOff[side], 'tacked'];
+  const [figure, phase] = weldedOff[side]
+    ? ([weldedOff[side], 'welded'] as const)
+    : ([tackedOff[side], 'tacked'] as const);
   if (!figure) return [];
-  const at = `after.${phase}.${side}`;
+  const at = `after.${phase}.${side}` as const;
   const check = judge({
     id: `after.${side}`,
     stage: 'cut',

@@ -1,5 +1,5 @@
 import { otherSide, SIDES } from '../../geometry';
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, type PlaceId, unless } from '../../stage';
 import { shafts } from '../shafts/figures/shafts';
 import { ends } from './figures/ends';
 import { marks } from './figures/marks';
@@ -8,33 +8,35 @@ import { tubes } from './figures/tubes';
 import { node } from './node';
 import { isPlanned } from './school-stage';
 
-const sides = (...ids: string[]): string[] => ids.flatMap((id) => SIDES.map((side) => `${id}.${side}`));
+/** Both sides of a reading. */
+const sides = (id: 'donor.tube' | 'donor.casting' | 'donor.sideGear' | 'cut.endPiece'): readonly PlaceId[] =>
+  SIDES.map((side) => `${id}.${side}` as const);
 
-const cutNeeds = node('cutNeeds', (r): readonly string[] => {
+const cutNeeds = node('cutNeeds', (r): readonly PlaceId[] => {
   const way = r.of(chosen);
   return way && !isPlanned(way) ? way.lacks : [];
 });
 
-const marksNeeds = node('marksNeeds', (r) => {
+const marksNeeds = node('marksNeeds', (r): readonly PlaceId[] => {
   const [method, datum] = [r.choice('method'), r.choice('datum')];
   return [
     ...r.of(cutNeeds),
     ...sides('donor.tube'),
     ...(method !== 'newTubes' && datum === 'pinion' ? sides('donor.casting') : []),
     ...(method === 'slug' ? [] : sides('cut.endPiece')),
-    ...(method === 'newTubes' ? ['tube.insert'] : []),
+    ...unless(method !== 'newTubes', 'tube.insert'),
   ];
 });
 
-const shaftsNeeds = node('shaftsNeeds', (r) => [
+const shaftsNeeds = node('shaftsNeeds', (r): readonly PlaceId[] => [
   ...r.of(cutNeeds),
   ...SIDES.flatMap((side) => r.of(ends).lacks[side].shaft),
 ]);
 
 /** The spline of the shafts that will run: that of the shaft whose length is not known on a side. */
-const splineNeeds = node('splineNeeds', (r): readonly string[] => {
+const splineNeeds = node('splineNeeds', (r): readonly PlaceId[] => {
   const { needs, fit } = r.of(shafts);
-  return SIDES.flatMap((side) => {
+  return SIDES.flatMap((side): readonly PlaceId[] => {
     if (fit[side].spline) return [];
     const source = needs[side]?.source;
     if (source === 'stockPair') return ['shaft.pair'];
@@ -70,7 +72,7 @@ export const shaftsDecision: DecisionDef = {
 export const engagementDecision: DecisionDef = {
   id: 'engagement',
   label: 'Spline engagement',
-  needs: node('engagementNeeds', (r) => [
+  needs: node('engagementNeeds', (r): readonly PlaceId[] => [
     ...r.of(shaftsNeeds),
     ...r.of(splineNeeds),
     ...sides('donor.sideGear'),

@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../stage';
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, type Figure, type Maybe } from '../../measure';
 import type { Retention } from '../donor/choices';
@@ -27,14 +28,14 @@ export interface EndsResult {
   readonly changed: boolean;
   /** Quantities without which half, shaft and space of a side are not known. */
   readonly lacks: Sided<{
-    readonly half: readonly string[];
-    readonly shaft: readonly string[];
-    readonly ends: readonly string[];
+    readonly half: readonly PlaceId[];
+    readonly shaft: readonly PlaceId[];
+    readonly ends: readonly PlaceId[];
   }>;
 }
 
 /** What the new ends do to one side: nothing, a known move, or a move that is not known yet. */
-type Move = { readonly kept: true } | { readonly by: Figure } | { readonly lacks: readonly string[] };
+type Move = { readonly kept: true } | { readonly by: Figure } | { readonly lacks: readonly PlaceId[] };
 
 /**
  * Halves, shafts and brake space after the ends are changed: other ends set the WMS farther out or in, and the
@@ -58,7 +59,7 @@ export function endsStage(input: EndsInput): EndsResult {
     changed: !('kept' in moves.left),
     lacks: bySide((side) => {
       const move = 'lacks' in moves[side] ? moves[side].lacks : [];
-      const missing = (id: 'half' | 'shaft') => [...(own[id][side] ? [] : [`donor.${id}.${side}`]), ...move];
+      const missing = (id: 'half' | 'shaft') => [...unless(own[id][side], `donor.${id}.${side}`), ...move];
       return { half: missing('half'), shaft: missing('shaft'), ends: move };
     }),
   };

@@ -23,7 +23,7 @@ export function halfReadFaces({ square, faces }: CutChecksInput, side: Side): Ch
         stage: 'cut',
         unknown: `${sideName(side)} end’s squareness, ${phase}: not known yet`,
         reason: 'A plane takes three places round the face and the radius where they were read.',
-        at: lacks[0] ?? ids[0] ?? '',
+        at: lacks[0] ?? `square.${side}.radius`,
         lacks,
       }),
     ];

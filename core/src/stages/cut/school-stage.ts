@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../stage';
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, given, renamed, type Figure, type Maybe } from '../../measure';
 import type { EndsResult } from './ends-stage';
@@ -38,7 +39,7 @@ export interface SchoolPlan {
 /** A way to cut that cannot be worked out yet, and what it lacks (quantity ids). */
 export interface SchoolGap {
   readonly school: School;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 export type SchoolResult = SchoolPlan | SchoolGap;
@@ -55,11 +56,11 @@ export function schoolsStage(input: SchoolsInput): readonly SchoolResult[] {
   });
 }
 
-function lackedBy(school: School, input: SchoolsInput): string[] {
+function lackedBy(school: School, input: SchoolsInput): PlaceId[] {
   const { lacks: of } = input;
-  const halves = [...of.left.half, ...of.right.half];
+  const halves: readonly PlaceId[] = [...of.left.half, ...of.right.half];
   if (school === 'stockShafts') {
-    const pair = input.pairLeft && input.pairRight ? [] : ['shaft.pair'];
+    const pair = unless(input.pairLeft && input.pairRight, 'shaft.pair');
     return [...new Set([...halves, ...of.left.shaft, ...of.right.shaft, ...pair])];
   }
   const lacks = [...new Set(halves)];

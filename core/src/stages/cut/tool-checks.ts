@@ -1,4 +1,4 @@
-import { unknownCheck, type Check } from '../../stage';
+import { type Check, judgeFact } from '../../stage';
 import type { CutMethod } from './choices';
 import type { Retention } from '../donor/choices';
 import type { ShaftRoute } from '../shafts/choices';
@@ -78,20 +78,23 @@ function handCheck(
   missing: readonly string[],
   said: readonly string[],
 ): Check {
-  const base = {
+  const none = said.length === 0;
+  return judgeFact({
     id: `cut.${id}`,
-    stage: 'cut' as const,
+    stage: 'cut',
+    rests: { [`brief.${id}`]: none ? undefined : said },
+    fault:
+      none || missing.length === 0
+        ? undefined
+        : {
+            level: 'caution',
+            title: `Not at hand for this way: ${missing.join(', ')}`,
+            todo: 'Borrow it, have it done by a qualified shop, or choose a way that does without; then say so here with the reason.',
+          },
+    holds: `${name} for this way are at hand`,
+    unknown: `${name} at hand for this way: not known`,
     reason: 'A housing that is cut and cannot be welded straight stands on stands. Its welds are structural.',
     at: `brief.${id}`,
-  };
-  if (said.length === 0)
-    return unknownCheck({ unknown: `${name} at hand for this way: not known`, lacks: [], ...base });
-  if (missing.length === 0)
-    return { level: 'ok', title: `${name} for this way are at hand`, todo: '', ...base };
-  return {
-    level: 'caution',
-    title: `Not at hand for this way: ${missing.join(', ')}`,
-    todo: 'Borrow it, have it done by a qualified shop, or choose a way that does without; then say so here with the reason.',
-    ...base,
-  };
+    lacks: [`brief.${id}`],
+  });
 }

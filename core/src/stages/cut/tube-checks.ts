@@ -1,4 +1,4 @@
-import { compared, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
+import { compared, judge, judgeClosure, unknownCheck, type Check, type LimitsOf, judgeFact } from '../../stage';
 import { SIDES, sideName, type Side, type Sided } from '../../geometry';
 import { derive, given, least, type Figure, sized } from '../../measure';
 import type { FloatEnd } from './float-stage';
@@ -47,19 +47,23 @@ const unfitted = (side: Side): Check =>
     reason:
       'Tube and bore are not round: three diameters of each say how tight it sits at its tightest and loosest.',
     at: `tube.bore.${side}.a`,
-    lacks: ['a', 'b', 'c'].flatMap((d) => [`tube.bore.${side}.${d}`, `tube.od.${side}.${d}`]),
+    lacks: (['a', 'b', 'c'] as const).flatMap((d) => [
+      `tube.bore.${side}.${d}` as const,
+      `tube.od.${side}.${d}` as const,
+    ]),
   });
 
 /** What stands between both cuts is on the metal that is taken out. */
-const goesAlong = (id: string, { name, side }: TubeItem): Check => ({
-  id: `cut.item.${id}`,
-  stage: 'cut',
-  level: 'ok',
-  title: `${name.charAt(0).toUpperCase()}${name.slice(1)} goes off with the ${side} slug`,
-  reason: 'It stands between both cuts.',
-  todo: '',
-  at: `cut.mark.${side}`,
-});
+const goesAlong = (id: string, item: TubeItem): Check =>
+  judgeFact({
+    id: `cut.item.${id}`,
+    stage: 'cut',
+    rests: { [`item.${id}`]: item, marks: 'placed' },
+    holds: `${item.name.charAt(0).toUpperCase()}${item.name.slice(1)} goes off with the ${item.side} slug`,
+    unknown: '',
+    reason: 'It stands between both cuts.',
+    at: `cut.mark.${item.side}`,
+  });
 
 function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits: Limits): Check[] {
   const limit = limits('cut.fromBracket');
@@ -73,7 +77,7 @@ function itemChecks({ items, marks, method, shortened }: TubeChecksInput, limits
       unknown: `${sideName(item.side)} cut’s distance from ${item.name}: not known`,
       reason: 'A weld beside another weld cracks, and the blade must not run into a bracket.',
       at: `cut.mark.${item.side}`,
-    };
+    } as const;
     if (!side) return [unknownCheck({ lacks: [`donor.tube.${item.side}`], ...held })];
     const [inner, outer] = [side.inner.fromCasting, side.outer.fromCasting];
     // What stands within the slug goes with it and is in nobody’s way.
@@ -184,7 +188,7 @@ function tightCheck({ least: low, most }: PressedTube, side: Side, limits: Limit
   });
 }
 
-const PRESS_LACKS = ['tube.inside', 'tube.hub', 'tube.insert'];
+const PRESS_LACKS = ['tube.inside', 'tube.hub', 'tube.insert'] as const;
 
 function stressCheck(stress: Figure | undefined, side: Side, limits: Limits): Check {
   return judge({

@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { CUT_SECTION } from './choices';
 import { CUT_LIMITS } from './limits';
 import { CUT_QUANTITIES } from './quantities';
@@ -11,3 +11,9 @@ export const cut = words({
   limits: CUT_LIMITS,
   section: CUT_SECTION,
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly cut: PlaceOf<typeof cut>;
+  }
+}

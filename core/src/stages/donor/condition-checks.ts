@@ -1,4 +1,4 @@
-import { judge, type Check, type LimitIdOf, type LimitsOf } from '../../stage';
+import { judge, type Check, type LimitIdOf, type LimitsOf, judgeFact, type QuantityIdOf } from '../../stage';
 import { SIDES } from '../../geometry';
 import type { Figure } from '../../measure';
 import { optionText, type Fact, type FactIdOf, type FactOf, type FigureOf } from '../../stage';
@@ -8,14 +8,14 @@ import type { donor } from './words';
 type Limits = LimitsOf<typeof donor>;
 type Facts = FactOf<typeof donor>;
 
-interface Fault {
+interface Flaw {
   readonly level: 'caution' | 'stop';
   readonly reason: string;
   readonly todo: string;
 }
 
 /** What a finding means, by fact and value. What is not here is in order. */
-const FAULTS: Readonly<Record<string, Readonly<Record<string, Fault>>>> = {
+const FAULTS: Readonly<Record<string, Readonly<Record<string, Flaw>>>> = {
   'cond.gears': {
     worn: {
       level: 'caution',
@@ -68,20 +68,20 @@ export function conditionChecks(facts: Facts, of: FigureOf<typeof donor>, limits
   return [
     ...FAULTY.flatMap((id) => factCheck(id, facts(id))),
     ...SIDES.flatMap((side) => [
-      ...measured(of(`cond.runout.${side}`), 'cond.runout', limits, {
+      ...measured([`cond.runout.${side}`, of(`cond.runout.${side}`)], 'cond.runout', limits, {
         what: `Wheel face runs out, ${side}`,
         fine: `Wheel face runs true, ${side}`,
         reason: 'A bent flange shakes the wheel and works its bearing loose.',
         todo: 'Read it again on the bare flange; a bent shaft is replaced, never straightened.',
       }),
-      ...measured(of(`cond.journal.${side}`), 'cond.journal', limits, {
+      ...measured([`cond.journal.${side}`, of(`cond.journal.${side}`)], 'cond.journal', limits, {
         what: `Bearing journal is worn, ${side}`,
         fine: `Bearing journal is good, ${side}`,
         reason: 'A worn journal lets the shaft move and the seal leak.',
         todo: 'Plan another shaft, or a bearing that runs on a fresh place.',
       }),
     ]),
-    ...measured(of('cond.straight'), 'cond.straight', limits, {
+    ...measured(['cond.straight', of('cond.straight')], 'cond.straight', limits, {
       what: 'The tubes are bent',
       fine: 'The tubes are straight',
       reason: 'A cut keeps the bend and adds its own.',
@@ -90,20 +90,26 @@ export function conditionChecks(facts: Facts, of: FigureOf<typeof donor>, limits
   ];
 }
 
-function factCheck(id: string, fact: Fact | undefined): Check[] {
+function factCheck(id: FactIdOf<typeof donor>, fact: Fact | undefined): Check[] {
   if (!fact) return [];
   const fault = FAULTS[id]?.[fact.value];
   const kind = DONOR_FACTS.find((k) => k.id === id);
   const label = kind?.label ?? id;
-  const told = fact.evidence === 'seller' ? ', the seller says' : '';
-  const base = {
-    id,
-    stage: 'donor' as const,
-    at: `fact.${id}`,
-    title: `${label}: ${optionText(kind, fact.value)}${told}`,
-  };
+  const told = fact.evidence === 'seller';
+  const title = `${label}: ${optionText(kind, fact.value)}${told ? ', the seller says' : ''}`;
   return [
-    fault ? { ...base, ...fault } : { level: 'ok', reason: 'Looked at and in order.', todo: '', ...base },
+    judgeFact({
+      id,
+      stage: 'donor',
+      // A seller’s word is no look.
+      rests: { [`fact.${id}`]: told ? undefined : fact.value },
+      fault: fault && { title, ...fault },
+      holds: title,
+      unknown: `${title}; not looked at, so not known`,
+      reason: told ? 'What is sold as good has to be looked at.' : 'Looked at and in order.',
+      at: `fact.${id}`,
+      lacks: [`fact.${id}`],
+    }),
   ];
 }
 
@@ -115,7 +121,7 @@ interface Words {
 }
 
 function measured(
-  figure: Figure | undefined,
+  [at, figure]: readonly [QuantityIdOf<typeof donor>, Figure | undefined],
   limitId: LimitIdOf<typeof donor>,
   limits: Limits,
   words: Words,
@@ -133,7 +139,7 @@ function measured(
       unknown: `${words.what}: not known`,
       todo: words.todo,
       reason: words.reason,
-      at: figure.id,
+      at,
     }),
   ];
 }

@@ -41,14 +41,15 @@ describe('donor', () => {
     expect(check(off, 'donor.closure.right')).toMatchObject({ level: 'ok' });
   });
 
-  it('is ok within its limit, and says where the readings cannot tell: 1.87 against 2', () => {
+  it('contradicts itself beyond what the readings can tell, though its limit is 2: 1.87 known to 1.31', () => {
     const near = check({ 'donor.brakeSpace.left': reading('caliper', 77.89) }, 'donor.closure.left');
     expect(near?.figure?.value).toBeCloseTo(1.87, 9);
-    expect(near).toMatchObject({
-      level: 'ok',
-      title: expect.stringContaining('within what the readings can tell'),
-    });
-    expect(near?.within).toBeCloseTo(2 * Math.sqrt((2 * 0.8 ** 2 + 2 * 0.02 ** 2) / 3), 6);
+    // U of two tapes and two calipers: 2·√((2·0.8² + 2·0.02²)/3).
+    expect(near).toMatchObject({ level: 'stop', reason: expect.stringContaining('known to ± {1.31 mm}') });
+    // 1.24 apart is what two tapes may be.
+    expect(check({ 'donor.brakeSpace.left': reading('caliper', 77.26) }, 'donor.closure.left')?.level).toBe(
+      'ok',
+    );
     const seen = { 'donor.tube.left': reading('seen', 591.1) };
     // 3.08 off, but a look explains 2.5.
     expect(check(seen, 'donor.closure.left')?.level).toBe('stop');

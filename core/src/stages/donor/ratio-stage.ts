@@ -1,5 +1,5 @@
-import { COMPARE_SLACK, type Check } from '../../stage';
-import { derive, given, type Figure, type Maybe } from '../../measure';
+import { type Check, judgeFact, judgeClosure } from '../../stage';
+import { derive, given, type Figure, type Maybe, expandedUncertainty } from '../../measure';
 
 export interface RatioInput {
   readonly ring: Maybe;
@@ -108,33 +108,47 @@ function teethCheck(impossible: RatioResult['impossible']): Check[] {
 }
 
 /** Turns counted to a quarter say this much and no more. */
-function agreeCheck(byTeeth: Figure, byTurns: Figure): Check {
-  const apart = Math.abs(byTeeth.value - byTurns.value);
-  const allowed = (QUARTER_TURN * byTurns.value) / (byTurns.working.inputs['n_pinion']?.value ?? 1);
-  const over = apart > allowed + COMPARE_SLACK.count;
-  return {
-    id: 'ratio.agree',
-    stage: 'donor',
-    level: over ? 'stop' : 'ok',
-    title: over ? 'Teeth and turns give different ratios' : 'Teeth and turns agree',
-    figure: { value: byTurns.value - byTeeth.value, unit: 'count', figureId: byTurns.id },
-    reason: `Turns counted to a quarter tell the ratio within ${allowed.toFixed(2)}.`,
-    todo: over ? 'Turn it again; was one wheel held, and was it noted so? Count the teeth again.' : '',
-    at: 'ratio.pinionTurns',
-    ...(over ? { contradicts: ['ratio.ring', 'ratio.pinion', 'ratio.wheelTurns', 'ratio.pinionTurns'] } : {}),
-  };
-}
+const agreeCheck = (byTeeth: Figure, byTurns: Figure): Check =>
+  judgeClosure(
+    {
+      id: 'ratio.agree',
+      stage: 'donor',
+      figure: derive({
+        id: 'ratio.apart',
+        label: 'Ratio by turns less ratio by teeth',
+        unit: 'count',
+        formula: '{i_turns} − {i_teeth}',
+        source: 'Both are of one gear set',
+        inputs: { i_turns: byTurns, i_teeth: byTeeth },
+      }),
+      limit: 0,
+      holds: 'Teeth and turns agree',
+      fails: 'Teeth and turns give different ratios',
+      unknown: '',
+      reason: `Turns counted to a quarter tell the ratio within ${expandedUncertainty(byTurns).toFixed(2)}.`,
+      todo: 'Turn it again; was one wheel held, and was it noted so? Count the teeth again.',
+      at: 'ratio.pinionTurns',
+    },
+    ['ratio.ring', 'ratio.pinion', 'ratio.wheelTurns', 'ratio.pinionTurns'],
+  );
 
 function plannedCheck(ratio: Figure, planned: Figure): Check {
   const off = Math.abs(ratio.value / planned.value - 1) > 0.02;
-  return {
+  return judgeFact({
     id: 'ratio.planned',
     stage: 'donor',
-    level: off ? 'caution' : 'ok',
-    title: off ? 'The donor’s ratio is not the one the brief reckons with' : 'Ratio as the brief has it',
-    figure: { value: ratio.value, unit: 'count', figureId: ratio.id },
+    rests: { [ratio.id]: ratio, 'brief.axleRatio': planned },
+    fault: off
+      ? {
+          level: 'caution',
+          title: 'The donor’s ratio is not the one the brief reckons with',
+          todo: 'Change the ratio in the brief, or count another gear set into the money.',
+        }
+      : undefined,
+    figure: ratio,
+    holds: 'Ratio as the brief has it',
+    unknown: '',
     reason: `The brief reckons with ${planned.value}; torque and revolutions follow from it.`,
-    todo: off ? 'Change the ratio in the brief, or count another gear set into the money.' : '',
     at: 'brief.axleRatio',
-  };
+  });
 }

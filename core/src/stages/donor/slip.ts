@@ -1,5 +1,5 @@
 import { sized } from '../../measure';
-import type { Check } from '../../stage';
+import { type Check, type PlaceId, judgeFact, type OpenCheck } from '../../stage';
 import type { Figure } from '../../measure';
 import type { Fact } from '../../stage';
 import type { Differential } from '../brief/choices';
@@ -11,6 +11,8 @@ export interface SlipFinding {
   readonly kind?: Differential;
   /** What it rests on, in words. */
   readonly because: readonly string[];
+  /** Places of the tests it rests on. */
+  readonly proofs: readonly PlaceId[];
 }
 
 export interface SlipInput {
@@ -58,31 +60,37 @@ export const KIND_WORDS: Readonly<Record<Differential, string>> = {
  * says about it is a claim like any other. All tests that were done must allow the same kind.
  */
 export function slipFinding({ look, turn, torque }: SlipInput): SlipFinding {
-  const proofs: { readonly kinds: readonly Differential[]; readonly words: string }[] = [];
+  const proofs: { readonly at: PlaceId; readonly kinds: readonly Differential[]; readonly words: string }[] =
+    [];
   const own = (fact: Fact | undefined) => (fact && fact.evidence !== 'seller' ? fact.value : undefined);
   const seen = own(look);
   const turned = own(turn);
   const kindSeen = seen === undefined ? undefined : LOOKS[seen];
-  if (seen !== undefined && kindSeen) proofs.push({ kinds: [kindSeen], words: LOOK_WORDS[seen] ?? '' });
-  if (turned !== undefined) proofs.push({ kinds: TURNS[turned] ?? [], words: TURN_WORDS[turned] ?? '' });
+  if (seen !== undefined && kindSeen)
+    proofs.push({ at: 'fact.slip.look', kinds: [kindSeen], words: LOOK_WORDS[seen] ?? '' });
+  if (turned !== undefined)
+    proofs.push({ at: 'fact.slip.turn', kinds: TURNS[turned] ?? [], words: TURN_WORDS[turned] ?? '' });
   if (torque)
     proofs.push({
+      at: 'slip.torque',
       kinds: torque.value > OPEN_BREAKAWAY_NM ? ['limitedSlip', 'locked'] : ['open'],
       words: `it breaks away at ${sized(torque.value, 'Nm')}`,
     });
-  const because = proofs.map((p) => p.words);
-  if (proofs.length === 0) return { status: 'unproven', because };
+  const [because, at] = [proofs.map((p) => p.words), proofs.map((p) => p.at)];
+  if (proofs.length === 0) return { status: 'unproven', because, proofs: at };
   const left = (['open', 'limitedSlip', 'locked'] as const).filter((k) =>
     proofs.every((p) => p.kinds.includes(k)),
   );
   const [kind] = left;
-  return kind ? { status: 'proven', kind, because } : { status: 'contradiction', because };
+  return kind
+    ? { status: 'proven', kind, because, proofs: at }
+    : { status: 'contradiction', because, proofs: at };
 }
 
 /** Holds what was found against what was claimed and what the brief wants. */
 export function slipChecks(input: SlipInput, finding: SlipFinding): Check[] {
   const { claim, wanted } = input;
-  const base = { id: 'donor.slip', stage: 'donor' as const, at: 'slip.torque' };
+  const base = { id: 'donor.slip', stage: 'donor', at: 'slip.torque' } as const;
   const because = finding.because.join('; ');
   if (finding.status === 'contradiction')
     return [
@@ -109,19 +117,24 @@ export function slipChecks(input: SlipInput, finding: SlipFinding): Check[] {
     ];
   const other = kind !== wanted;
   return [
-    {
-      level: other ? 'caution' : 'ok',
-      title: other
-        ? `The differential is ${found}; the brief wants ${KIND_WORDS[wanted]}`
-        : `Differential proven ${found}`,
-      reason: `${because}.`,
-      todo: other ? 'Count another differential into the money, or change the brief.' : '',
+    judgeFact({
       ...base,
-    },
+      rests: Object.fromEntries(finding.proofs.map((place) => [place, found])),
+      fault: other
+        ? {
+            level: 'caution',
+            title: `The differential is ${found}; the brief wants ${KIND_WORDS[wanted]}`,
+            todo: 'Count another differential into the money, or change the brief.',
+          }
+        : undefined,
+      holds: `Differential proven ${found}`,
+      unknown: '',
+      reason: `${because}.`,
+    }),
   ];
 }
 
-function unproven(base: Pick<Check, 'id' | 'stage' | 'at'>, claim: Fact): Check {
+function unproven(base: Pick<OpenCheck, 'id' | 'stage' | 'at'>, claim: Fact): Check {
   return {
     level: 'caution',
     title: `Differential only said to be ${KIND_WORDS[claim.value as Differential]}`,

@@ -4,7 +4,6 @@ import { bears, closes, condition, fits, ratioHolds, slips } from './checks/dono
 import { evidence } from './checks/evidence';
 import { ratioDecision } from './decisions';
 import { budgetCheck, dateCheck } from './figures/route-cost';
-import { JOINT_IDS } from './joints/choices';
 import { node } from './node';
 import { strip } from './strip';
 import { donor } from './words';
@@ -15,10 +14,6 @@ export const donorStage = stage(donor, {
   decisions: [ratioDecision],
   strip,
   walked: 'Donor, at the seller’s',
-  places: {
-    donor: 'the decision on the donor',
-    ...Object.fromEntries(JOINT_IDS.map((id) => [`joint.${id}`, 'a joint'])),
-  },
   state: {
     decisions: [ratioDecision],
     lacks: node('unjudged', (r) => !r.verdict('donor')),

@@ -1,5 +1,6 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { DONOR_SECTION } from './choices';
+import { JOINT_PLACES } from './joints/choices';
 import { DONOR_FACTS } from './facts';
 import { DONOR_LIMITS } from './limits';
 import { DONOR_QUANTITIES } from './quantities';
@@ -11,4 +12,11 @@ export const donor = words({
   facts: DONOR_FACTS,
   limits: DONOR_LIMITS,
   section: DONOR_SECTION,
+  places: { donor: 'the decision on the donor', ...JOINT_PLACES },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly donor: PlaceOf<typeof donor>;
+  }
+}

@@ -1,4 +1,4 @@
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, type PlaceId, unless } from '../../stage';
 import { atRest, shaking } from './figures/motion';
 import { fastest, line } from './figures/line';
 import { bench, benchLacks } from './figures/bench';
@@ -6,16 +6,16 @@ import { setSlope, wantedSlope } from './figures/slopes';
 import { node } from './node';
 
 /** What the driveline as a whole needs. */
-const lineNeeds = node('lineNeeds', (r): readonly string[] => r.of(line).lacks);
+const lineNeeds = node('lineNeeds', (r): readonly PlaceId[] => r.of(line).lacks);
 
 export const slopeDecision: DecisionDef = {
   id: 'pinionSlope',
   label: 'The pinion’s slope',
-  needs: node('slopeNeeds', (r) => [
-    ...(r.choice('aim') === 'undecided' ? ['drive.aim'] : []),
+  needs: node('slopeNeeds', (r): readonly PlaceId[] => [
+    ...unless(r.choice('aim') !== 'undecided', 'drive.aim'),
     ...r.of(lineNeeds),
-    ...(r.of(fastest) ? [] : ['drive.rpm']),
-    ...(r.choice('aim') !== 'parallel' && r.choice('aim') !== 'undecided' ? ['drive.preset'] : []),
+    ...unless(r.of(fastest), 'drive.rpm'),
+    ...unless(r.choice('aim') === 'parallel' || r.choice('aim') === 'undecided', 'drive.preset'),
   ]),
   rests: node('slopeRests', (r) => [r.of(setSlope), r.of(shaking).torsional]),
 };
@@ -24,7 +24,7 @@ export const lengthDecision: DecisionDef = {
   id: 'driveshaft',
   label: 'The driveshaft’s length',
   needs: node('lengthNeeds', (r) => [
-    ...(r.of(setSlope) ? [] : ['drive.aim']),
+    ...unless(r.of(setSlope), 'drive.aim'),
     ...r.of(lineNeeds),
     'drive.outside',
     'drive.wall',
@@ -37,6 +37,6 @@ export const lengthDecision: DecisionDef = {
 export const perchDecision: DecisionDef = {
   id: 'perchAngle',
   label: 'The perch angle on the bench',
-  needs: node('perchNeeds', (r) => [...(r.of(wantedSlope) ? [] : ['drive.aim']), ...r.of(benchLacks)]),
+  needs: node('perchNeeds', (r) => [...unless(r.of(wantedSlope), 'drive.aim'), ...r.of(benchLacks)]),
   rests: node('perchRests', (r) => r.of(bench).map((f) => f.fromPinion)),
 };

@@ -17,6 +17,5 @@ export const drivelineStage = stage(driveline, {
   strip,
   figures: [datums, bench, turns, overTravel],
   begun: node('begun', (r) => r.choice('aim') !== 'undecided' || r.choice('suspension') !== 'unsaid'),
-  places: { 'drive.aim': 'how the pinion is aimed' },
   state: { decisions: [slopeDecision, lengthDecision, perchDecision] },
 });

@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { DRIVELINE_SECTION } from './choices';
 import { DRIVELINE_LIMITS } from './limits';
 import { DRIVELINE_QUANTITIES } from './quantities';
@@ -10,4 +10,11 @@ export const driveline = words({
   facts: [],
   limits: DRIVELINE_LIMITS,
   section: DRIVELINE_SECTION,
+  places: { 'drive.aim': 'how the pinion is aimed' },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly driveline: PlaceOf<typeof driveline>;
+  }
+}

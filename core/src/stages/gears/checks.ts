@@ -1,4 +1,4 @@
-import { judge, type Check } from '../../stage';
+import { judge, type Check, unless, judgeFact } from '../../stage';
 import { axlesApart, speedo } from './figures/others';
 import { chosenSet } from './figures/ratios';
 import { runQuestion } from './figures/run-car';
@@ -26,8 +26,8 @@ export const agree = node('agree', (r): readonly Check[] => {
         todo: 'The same ratio in front, or tyres that make up for it.',
         at: 'gear.frontRatio',
         lacks: [
-          ...(r.of(chosenSet) ? [] : ['gear.set']),
-          ...(r.figure('gear.frontRatio') ? [] : ['gear.frontRatio']),
+          ...unless(r.of(chosenSet), 'gear.set'),
+          ...unless(r.figure('gear.frontRatio'), 'gear.frontRatio'),
         ],
       }),
     );
@@ -70,22 +70,27 @@ export const settled = node('settled', (r): readonly Check[] => {
   const verdict = r.verdict('gearSetUp');
   const taken = verdict?.verdict === 'accepted';
   return [
-    {
+    judgeFact({
       id: 'gear.setUp',
       stage: 'gears',
-      level: good ? 'ok' : 'caution',
-      title: good ? 'Gear set runs in the middle of its teeth' : `Trial ${last.n}: ${faults.join('; ')}`,
-      figure: { value: mean.value, unit: 'mm', figureId: mean.id },
+      rests: { 'gear.trials': last, [mean.id]: mean },
+      fault: good
+        ? undefined
+        : {
+            level: 'caution',
+            title: `Trial ${last.n}: ${faults.join('; ')}`,
+            todo: next?.pressing
+              ? 'Change the pinion’s shim: its bearing is pressed off and on again.'
+              : 'Move the carrier.',
+          },
+      holds: 'Gear set runs in the middle of its teeth',
+      unknown: '',
+      figure: mean,
       limit: r.limit('gear.backlashMost'),
       reason: taken
         ? `Taken as it is: ${verdict.reason} (${verdict.who}).`
         : 'Contact at the edge of a tooth whines, and breaks it under load.',
-      todo: good
-        ? ''
-        : next?.pressing
-          ? 'Change the pinion’s shim: its bearing is pressed off and on again.'
-          : 'Move the carrier.',
       at: 'gear.trials',
-    },
+    }),
   ];
 });

@@ -21,11 +21,5 @@ export const gearsStage = stage(gears, {
       Object.keys(r.part('gearOffers')).length > 0 ||
       Object.keys(r.part('gearTrials')).length > 0,
   ),
-  places: {
-    'gear.set': 'which gear set is fitted',
-    'gear.trials': 'the trials of the gear set',
-    'brief.torqueCurve': 'the torque curve',
-    'brief.gears': 'the gearbox ratios',
-  },
   state: { decisions: [ratioDecision] },
 });

@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { GEARS_SECTION } from './choices';
 import { GEARS_LIMITS } from './limits';
 import { GEARS_QUANTITIES } from './quantities';
@@ -10,4 +10,14 @@ export const gears = words({
   facts: [],
   limits: GEARS_LIMITS,
   section: GEARS_SECTION,
+  places: {
+    'gear.set': 'which gear set is fitted',
+    'gear.trials': 'the trials of the gear set',
+  },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly gears: PlaceOf<typeof gears>;
+  }
+}

@@ -1,5 +1,5 @@
 import { SIDES } from '../../geometry';
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, unless, type PlaceId } from '../../stage';
 import { ends } from '../cut/figures/ends';
 import { node } from './node';
 
@@ -18,7 +18,7 @@ export const patternDecision: DecisionDef = {
 export const studsDecision: DecisionDef = {
   id: 'studs',
   label: 'Whether studs and nuts hold',
-  needs: node('studsNeeds', (r) => {
+  needs: node('studsNeeds', (r): readonly PlaceId[] => {
     const spacer = r.choice('spacer');
     return [
       'stud.length',
@@ -27,8 +27,8 @@ export const studsDecision: DecisionDef = {
       'stud.nut',
       'stud.torque',
       'fact.new.studClass',
-      ...(spacer === 'none' ? [] : ['spacer.thick']),
-      ...(spacer === 'adapter' ? ['adapter.floor', 'adapter.nut', 'adapter.stud'] : []),
+      ...unless(spacer === 'none', 'spacer.thick'),
+      ...unless(spacer !== 'adapter', 'adapter.floor', 'adapter.nut', 'adapter.stud'),
     ];
   }),
 };
@@ -36,8 +36,8 @@ export const studsDecision: DecisionDef = {
 export const brakesDecision: DecisionDef = {
   id: 'brakes',
   label: 'Where rotor and caliper stand',
-  needs: node('brakesNeeds', (r) => [
-    ...SIDES.map((side) => `donor.brakeSpace.${side}`),
+  needs: node('brakesNeeds', (r): readonly PlaceId[] => [
+    ...SIDES.map((side) => `donor.brakeSpace.${side}` as const),
     // Sizes of other ends that are not known.
     ...SIDES.flatMap((side) => r.of(ends).lacks[side].ends),
     'rotor.offset',

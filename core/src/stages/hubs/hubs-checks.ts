@@ -1,4 +1,4 @@
-import { compared, judge, keeps, told, unknownCheck, type Check } from '../../stage';
+import { judge, type Check } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
 import type { BrakeResult } from './brake-stage';
@@ -44,25 +44,22 @@ function shimChecks(shim: Figure | undefined, side: Side, limits: HubsLimits): C
 }
 
 function brakeChecks({ hose, rim }: BrakeResult, limits: HubsLimits): Check[] {
-  const base = {
-    id: 'brake.hose',
-    stage: 'hubs' as const,
-    reason: 'The axle hangs on its brake hose the first time a wheel drops.',
-    at: 'car.hoseReach',
-  };
-  const lacks = ['car.hoseReach', 'hose.droop'];
   return [
-    hose
-      ? {
-          figure: compared(hose),
-          ...base,
-          ...told(keeps('atLeast', hose.value, 0, 'mm') ? 'ok' : 'stop', {
-            holds: 'The hose reaches at full droop',
-            fails: 'The hose is too short at full droop',
-            todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
-          }),
-        }
-      : unknownCheck({ unknown: 'Whether the hose reaches at full droop: not known', lacks, ...base }),
+    judge({
+      id: 'brake.hose',
+      stage: 'hubs',
+      figure: hose,
+      way: 'atLeast',
+      limit: 0,
+      beyond: 'stop',
+      holds: 'The hose reaches at full droop',
+      fails: 'The hose is too short at full droop',
+      unknown: 'Whether the hose reaches at full droop: not known',
+      reason: 'The axle hangs on its brake hose the first time a wheel drops.',
+      todo: 'A longer hose, another place of the tee, or a strap that holds the axle sooner.',
+      at: 'car.hoseReach',
+      lacks: ['car.hoseReach', 'hose.droop'],
+    }),
     judge({
       id: 'brake.rim',
       stage: 'hubs',

@@ -323,11 +323,11 @@ describe('checks of hub ends', () => {
     expect(level('pattern.redrill', { patterns: tight })).toBe('stop');
   });
 
-  it('say so where patterns, threads and seats are alike, and nothing where one is not known', () => {
+  it('say so where patterns, threads and seats are alike, and that it is not known where one is unsaid', () => {
     const alike = studs({ thread: STUDS.thread, frontThread: STUDS.thread, seat: 'cone', wheelSeat: 'cone' });
     expect([level('stud.mixed', alike), level('stud.seat', alike)]).toEqual(['ok', 'ok']);
     const half = studs({ frontThread: '', wheelSeat: '' });
-    expect([level('stud.mixed', half), level('stud.seat', half)]).toEqual([undefined, undefined]);
+    expect([level('stud.mixed', half), level('stud.seat', half)]).toEqual(['unknown', 'unknown']);
     const seats = studs({ seat: 'cone', wheelSeat: 'ball' });
     expect(level('stud.seat', seats)).toBe('stop');
     expect(level('pattern.route', { route: 'undecided' })).toBe('caution');

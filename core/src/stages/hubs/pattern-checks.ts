@@ -1,5 +1,6 @@
+import { type PlaceId, judgeFact, unless } from '../../stage';
 import { derive, sized } from '../../measure';
-import { type Check, told, compared } from '../../stage/check';
+import { type Check, compared } from '../../stage/check';
 import { unknownCheck, judgeClosure } from '../../stage/judge';
 import { SAME_PCD } from '../shafts';
 import type { HubsChecksInput, HubsLimits, TypedPattern } from './checks-input';
@@ -28,50 +29,64 @@ export function patternChecks(input: HubsChecksInput, limits: HubsLimits): Check
         lacks: ['donor.flangeHoles', 'donor.flangePcd', 'donor.flangeHole', 'car.wheelHoles', 'car.wheelPcd'],
       }),
     );
-  if (same === true) checks.push(SAME);
+  if (same === true) checks.push(sameCheck(face));
   if (same === false) checks.push(routeCheck(route, redrill?.possible ?? false));
   if (same === false && route === 'adapter') checks.push(adapterCheck(input.spacer === 'adapter'));
-  if (redrill && route === 'redrill') checks.push(drillCheck(redrill, limits));
+  if (redrill && route === 'redrill') checks.push(drillCheck(redrill, face, limits));
   return checks;
 }
 
-const SAME: Check = {
-  id: 'pattern.same',
-  stage: 'hubs',
-  level: 'ok',
-  title: 'Flange and wheel have the same pattern',
-  reason: 'Count and circle of both agree.',
-  todo: '',
-  at: 'donor.flangePcd',
-};
+const sameCheck = (face: PatternResult['face']): Check =>
+  judgeFact({
+    id: 'pattern.same',
+    stage: 'hubs',
+    rests: { 'donor.flangePcd': face?.old, 'car.wheelPcd': face?.wanted },
+    holds: 'Flange and wheel have the same pattern',
+    unknown: 'Whether the wheel goes onto the flange: not known',
+    reason: 'Count and circle of both agree.',
+    at: 'donor.flangePcd',
+  });
 
-const routeCheck = (route: PatternRoute, possible: boolean): Check => ({
-  id: 'pattern.route',
-  stage: 'hubs',
-  ...told(route === 'undecided' ? 'caution' : 'ok', {
+const routeCheck = (route: PatternRoute, possible: boolean): Check =>
+  judgeFact({
+    id: 'pattern.route',
+    stage: 'hubs',
+    rests: { 'choice.pattern': route === 'undecided' ? undefined : route },
+    fault:
+      route === 'undecided'
+        ? {
+            level: 'caution',
+            title: 'Flange and wheel have other patterns',
+            todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
+          }
+        : undefined,
     holds: 'Flange and wheel have other patterns: the way is chosen',
-    fails: 'Flange and wheel have other patterns',
-    todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
-  }),
-  reason: possible
-    ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'
-    : 'The flange cannot be re-drilled; an adapter or other shafts are left.',
-  at: 'redrill.hole',
-});
+    unknown: '',
+    reason: possible
+      ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'
+      : 'The flange cannot be re-drilled; an adapter or other shafts are left.',
+    at: 'redrill.hole',
+  });
 
-const adapterCheck = (placed: boolean): Check => ({
-  id: 'pattern.adapter',
-  stage: 'hubs',
-  ...told(placed ? 'ok' : 'stop', {
+const adapterCheck = (placed: boolean): Check =>
+  judgeFact({
+    id: 'pattern.adapter',
+    stage: 'hubs',
+    rests: { 'choice.pattern': 'adapter', 'choice.spacer': placed },
+    fault: placed
+      ? undefined
+      : {
+          level: 'stop',
+          title: 'An adapter is chosen here, but the wheels are placed without it',
+          reason:
+            'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
+          todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
+        },
     holds: 'The wheels are placed with the adapter that is chosen here',
-    fails: 'An adapter is chosen here, but the wheels are placed without it',
-    todo: 'Choose the bolted adapter under Stance, with its thickness, or another way here.',
-  }),
-  reason: placed
-    ? 'An adapter moves each wheel out by its thickness.'
-    : 'An adapter moves each wheel out by its thickness: clearances and offset are worked out without.',
-  at: 'spacer.thick',
-});
+    unknown: '',
+    reason: 'An adapter moves each wheel out by its thickness.',
+    at: 'spacer.thick',
+  });
 
 const readChecks = (f: FacePattern): Check[] =>
   f.problem
@@ -94,6 +109,11 @@ const TYPED: Readonly<Record<PatternFace, readonly string[]>> = {
   flange: ['donor.flangeHoles', 'donor.flangePcd'],
   wheel: ['car.wheelHoles', 'car.wheelPcd'],
   rotor: [],
+};
+const TYPED_AT: Readonly<Record<PatternFace, PlaceId>> = {
+  flange: 'donor.flangePcd',
+  wheel: 'car.wheelPcd',
+  rotor: 'pattern.rotor',
 };
 
 /** The pattern that was typed against the one its pairs of holes make. */
@@ -118,15 +138,26 @@ function typedCheck(f: FacePattern, typed: TypedPattern, limits: HubsLimits): Ch
     id: `pattern.${f.face}.typed`,
     stage: 'hubs' as const,
     reason: `Its pairs make ${f.holes} × ${sized(f.pcd.value, 'mm', 2)}.`,
-    at: TYPED[f.face][1] ?? `pattern.${f.face}`,
-  };
+    at: TYPED_AT[f.face],
+  } as const;
   if (holes && holes.value !== f.holes)
-    return [{ figure: compared(holes), contradicts: TYPED[f.face], ...base, ...told('stop', words) }];
+    return [
+      {
+        figure: compared(holes),
+        contradicts: TYPED[f.face],
+        level: 'stop',
+        title: words.fails,
+        todo: words.todo,
+        ...base,
+      },
+    ];
   return [
     judgeClosure(
       {
         figure: off,
         limit: limits('pattern.agree'),
+        // A circle is typed by its name, which is round; holes are drilled beside it.
+        mayDiffer: true,
         unknown: `${name}’s pattern: not known`,
         ...base,
         ...words,
@@ -148,35 +179,53 @@ function rotorCheck(
   const studs = route === 'adapter' ? face.old : face.wanted;
   const off = rotor.fit.pcd - studs.pcd;
   const agrees = rotor.holes === studs.count && Math.abs(off) <= SAME_PCD;
-  return {
+  return judgeFact({
     id: 'pattern.rotorFits',
     stage: 'hubs',
-    ...told(agrees ? 'ok' : 'stop', {
-      holds: 'The rotor goes over the studs',
-      fails: 'The rotor does not go over the studs',
-      todo: 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
-    }),
-    figure: { value: off, unit: 'mm' },
+    rests: { 'pattern.rotor': rotor.fit, 'car.wheelPcd': studs },
+    fault: agrees
+      ? undefined
+      : {
+          level: 'stop',
+          title: 'The rotor does not go over the studs',
+          todo: 'Drill the rotor’s hat on the same jig where its metal allows it, or take another rotor.',
+        },
+    holds: 'The rotor goes over the studs',
+    unknown: '',
+    figure: rotor.pcd,
     reason: `Rotor ${rotor.holes} × ${sized(rotor.fit.pcd, 'mm', 2)}, studs ${studs.count} × ${sized(studs.pcd, 'mm', 2)}.`,
     at: 'pattern.rotor',
-  };
+  });
 }
 
-function drillCheck(redrill: NonNullable<PatternResult['redrill']>, limits: HubsLimits): Check {
+function drillCheck(
+  redrill: NonNullable<PatternResult['redrill']>,
+  face: PatternResult['face'],
+  limits: HubsLimits,
+): Check {
   const limit = limits('pattern.ligament');
-  return {
+  return judgeFact({
     id: 'pattern.redrill',
     stage: 'hubs',
-    ...told(redrill.possible ? 'ok' : 'stop', {
-      holds: 'The flange can be re-drilled',
-      fails: 'The flange cannot be re-drilled',
-      todo: 'Take an adapter, or shafts with the wheel’s own pattern.',
-    }),
+    rests: {
+      'redrill.hole': redrill,
+      'donor.flangeRim': face?.rim,
+      'donor.pilot': face?.pilot,
+    },
+    fault: redrill.possible
+      ? undefined
+      : {
+          level: 'stop',
+          title: 'The flange cannot be re-drilled',
+          reason: redrill.reasons.join(' '),
+          todo: 'Take an adapter, or shafts with the wheel’s own pattern.',
+        },
     figure: { value: redrill.nearest.metal, unit: 'mm' },
+    holds: 'The flange can be re-drilled',
+    unknown: 'Whether the flange can be re-drilled: not known',
     limit,
-    reason: redrill.possible
-      ? `At the best clocking ${redrill.nearest.what} is nearest.`
-      : redrill.reasons.join(' '),
+    reason: `At the best clocking ${redrill.nearest.what} is nearest.`,
     at: 'redrill.hole',
-  };
+    lacks: [...unless(face?.rim, 'donor.flangeRim'), ...unless(face?.pilot, 'donor.pilot')],
+  });
 }

@@ -1,5 +1,6 @@
+import { judgeFact } from '../../stage';
 import type { Figure } from '../../measure';
-import { type Check, compared, told } from '../../stage/check';
+import { type Check, compared } from '../../stage/check';
 import { judge } from '../../stage/judge';
 import type { HubsLimits } from './checks-input';
 import type { StudResult, StudJoint } from './stud-stage';
@@ -13,34 +14,47 @@ export function studChecks(studs: StudResult, limits: HubsLimits): Check[] {
     );
   checks.push(proofCheck(studs.proof, limits));
   if (studs.pressed && studs.pressed.value <= 0) checks.push(looseCheck(studs.pressed));
-  if (studs.mixed !== undefined) checks.push(mixedCheck(studs.mixed));
-  if (studs.seatsDiffer !== undefined) checks.push(seatCheck(studs.seatsDiffer));
+  checks.push(mixedCheck(studs), seatCheck(studs));
   return checks;
 }
 
-const mixedCheck = (mixed: boolean): Check => ({
-  id: 'stud.mixed',
-  stage: 'hubs',
-  ...told(mixed ? 'caution' : 'ok', {
+const mixedCheck = ({ mixed, said }: StudResult): Check =>
+  judgeFact({
+    id: 'stud.mixed',
+    stage: 'hubs',
+    rests: { 'fact.new.studThread': said.thread, 'fact.car.studThread': said.frontThread },
+    fault: mixed
+      ? {
+          level: 'caution',
+          title: 'Front and rear studs differ',
+          todo: 'Take studs with the front’s thread, or mark both sets and carry two wrenches.',
+        }
+      : undefined,
     holds: 'Front and rear studs have the same thread',
-    fails: 'Front and rear studs differ',
-    todo: 'Take studs with the front’s thread, or mark both sets and carry two wrenches.',
-  }),
-  reason: 'Two sizes of nut in one car: the wrong one starts on the thread and does not hold.',
-  at: 'fact.new.studThread',
-});
+    unknown: 'Whether front and rear studs have the same thread: not known',
+    reason: 'Two sizes of nut in one car: the wrong one starts on the thread and does not hold.',
+    at: 'fact.new.studThread',
+    lacks: ['fact.new.studThread', 'fact.car.studThread'],
+  });
 
-const seatCheck = (differs: boolean): Check => ({
-  id: 'stud.seat',
-  stage: 'hubs',
-  ...told(differs ? 'stop' : 'ok', {
+const seatCheck = ({ seatsDiffer, said }: StudResult): Check =>
+  judgeFact({
+    id: 'stud.seat',
+    stage: 'hubs',
+    rests: { 'fact.new.seat': said.seat, 'fact.car.seat': said.wheelSeat },
+    fault: seatsDiffer
+      ? {
+          level: 'stop',
+          title: 'Nut and wheel have other seats',
+          todo: 'Take nuts with the seat the wheel is made for.',
+        }
+      : undefined,
     holds: 'Nut and wheel have the same seat',
-    fails: 'Nut and wheel have other seats',
-    todo: 'Take nuts with the seat the wheel is made for.',
-  }),
-  reason: 'A cone in a ball seat touches on a line: it works loose within miles.',
-  at: 'fact.new.seat',
-});
+    unknown: 'Whether nut and wheel have the same seat: not known',
+    reason: 'A cone in a ball seat touches on a line: it works loose within miles.',
+    at: 'fact.new.seat',
+    lacks: ['fact.new.seat', 'fact.car.seat'],
+  });
 
 /** What a joint of studs is called, and what it rests on. */
 const JOINTS = {

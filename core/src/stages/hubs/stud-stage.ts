@@ -89,6 +89,8 @@ export interface StudResult extends StudJoint {
   readonly mixed: boolean | undefined;
   /** Nut and wheel seat on unlike faces. Undefined while one of them is not known. */
   readonly seatsDiffer: boolean | undefined;
+  /** What was said of threads and seats; empty where nothing was. */
+  readonly said: Pick<StudInput, 'thread' | 'frontThread' | 'seat' | 'wheelSeat'>;
 }
 
 /** Studs and nuts: thread engaged, clamp, stress, and whether friction carries the wheel. */
@@ -112,6 +114,12 @@ export function studStage(input: StudInput): StudResult {
     pressed: pressedOf(input),
     mixed: unlike(input.thread, input.frontThread),
     seatsDiffer: unlike(input.seat, input.wheelSeat),
+    said: {
+      thread: input.thread,
+      frontThread: input.frontThread,
+      seat: input.seat,
+      wheelSeat: input.wheelSeat,
+    },
     ...joint('stud', adapter ? onAdapter(input) : engagedOf(input), input.studs, input.pcd),
   };
 }

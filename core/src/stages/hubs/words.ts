@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { HUB_SECTION } from './choices';
 import { HUB_FACTS } from './facts';
 import { HUB_LIMITS } from './limits';
@@ -11,4 +11,15 @@ export const hubs = words({
   facts: HUB_FACTS,
   limits: HUB_LIMITS,
   section: HUB_SECTION,
+  places: {
+    'pattern.flange': 'the holes of the flange',
+    'pattern.wheel': 'the holes of the wheel',
+    'pattern.rotor': 'the holes of the rotor',
+  },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly hubs: PlaceOf<typeof hubs>;
+  }
+}

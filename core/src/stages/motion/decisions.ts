@@ -1,4 +1,4 @@
-import type { DecisionDef } from '../../stage';
+import type { DecisionDef, PlaceId } from '../../stage';
 import { arms } from './figures/arms';
 import { holding } from './figures/held';
 import { node } from './node';
@@ -7,7 +7,7 @@ import { node } from './node';
 export const linksDecision: DecisionDef = {
   id: 'suspension',
   label: 'The suspension’s links',
-  needs: node('linksNeeds', (r): readonly string[] =>
+  needs: node('linksNeeds', (r): readonly PlaceId[] =>
     // A casting that the car holds has a motion of its own.
     r.choice('suspension') === 'independent'
       ? []

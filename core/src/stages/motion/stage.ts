@@ -59,10 +59,5 @@ export const motionStage = stage(motion, {
   begun: node('begun', (r) =>
     [r.part('arms'), r.part('cranks'), r.part('obstacles')].some((part) => Object.keys(part).length > 0),
   ),
-  places: {
-    'arm.list': 'the list of links, springs and dampers',
-    'obstacle.list': 'the list of what is in the way',
-    'motion.way': 'what holds the axle against turning',
-  },
   state: { decisions: [linksDecision] },
 });

@@ -1,17 +1,15 @@
 import { SIDES } from '../../geometry';
-import type { DecisionDef } from '../../stage';
+import { type DecisionDef, unless, type PlaceId } from '../../stage';
 import { node } from './node';
-
-const sides = (id: string): string[] => SIDES.map((side) => `${id}.${side}`);
 
 export const strengthDecision: DecisionDef = {
   id: 'strength',
   label: 'What the shafts bear',
-  needs: node('strengthNeeds', (r) => [
-    ...(r.choice('school') === 'stockShafts' ? [] : sides('donor.shaft')),
-    ...(r.wasRead('shaft.body') ? [] : sides('donor.shaftBody')),
+  needs: node('strengthNeeds', (r): readonly PlaceId[] => [
+    ...(r.choice('school') === 'stockShafts' ? [] : SIDES.map((side) => `donor.shaft.${side}` as const)),
+    ...(r.wasRead('shaft.body') ? [] : SIDES.map((side) => `donor.shaftBody.${side}` as const)),
     'donor.splineTeeth',
     'donor.splinePitch',
-    ...(r.wasRead('shaft.yield') ? [] : ['fact.donor.material']),
+    ...unless(r.wasRead('shaft.yield'), 'fact.donor.material'),
   ]),
 };

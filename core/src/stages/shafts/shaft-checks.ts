@@ -1,4 +1,4 @@
-import { compared, judge, keeps, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
+import { judge, type Check, type LimitsOf, judgeFact } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import { asMade, derive, type Figure, type Maybe, sized } from '../../measure';
 import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-result';
@@ -54,18 +54,23 @@ function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
   if (retentionTo !== 'cClip') return [];
   const hard = use === 'strip';
   return [
-    {
+    judgeFact({
       id: 'shaft.retention',
       stage: 'donor',
-      ...told(hard ? 'caution' : 'ok', {
-        holds: 'C-clip retention noted',
-        fails: 'C-clip shafts on the strip',
-        todo: 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.',
-      }),
+      rests: { 'choice.retentionTo': retentionTo, 'brief.use': use },
+      fault: hard
+        ? {
+            level: 'caution',
+            title: 'C-clip shafts on the strip',
+            todo: 'Ask the strip’s rules, and plan a bolt-in or full-float conversion before shafts are ordered.',
+          }
+        : undefined,
+      holds: 'C-clip retention noted',
+      unknown: '',
       reason:
         'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
       at: 'donor.shaft.left',
-    },
+    }),
   ];
 }
 
@@ -73,40 +78,50 @@ const isDefault = (figure: Figure): boolean => figure.assumed[figure.id] !== und
 
 function floatCheck(least: Figure, most: Figure): Check {
   const crossed = least.value > most.value;
-  return {
+  return judgeFact({
     id: 'shaft.float',
     stage: 'donor',
-    ...told(crossed ? 'stop' : 'ok', {
-      holds: 'End-float: the least is no more than the most',
-      fails: 'End-float: the least is more than the most',
-      todo: 'Read the end-float again, or swap the two numbers.',
-    }),
-    figure: compared(least),
+    rests: { 'donor.endFloatMin': least, 'donor.endFloatMax': most },
+    fault: crossed
+      ? {
+          level: 'stop',
+          title: 'End-float: the least is more than the most',
+          todo: 'Read the end-float again, or swap the two numbers.',
+          contradicts: ['donor.endFloatMin', 'donor.endFloatMax'],
+        }
+      : undefined,
+    figure: least,
+    holds: 'End-float: the least is no more than the most',
+    unknown: '',
     reason: 'Engagement is worked out at both ends of the float.',
-    ...(crossed ? { contradicts: ['donor.endFloatMin', 'donor.endFloatMax'] } : {}),
     at: 'donor.endFloatMin',
-  };
+  });
 }
 
 function plausible({ spline, length }: ShaftChecksInput, side: Side): Check[] {
   const l = spline[side];
   const L = length[side];
   if (!l || !L) return [];
-  const long = `${sized(L.value)} long`;
-  const shorter = l.value >= L.value;
   return [
-    {
+    judgeFact({
       id: `shaft.splineLength.${side}`,
       stage: 'donor',
-      ...told(shorter ? 'stop' : 'ok', {
-        holds: `${sideName(side)} shaft is longer than its spline`,
-        fails: `${sideName(side)} shaft is shorter than its spline`,
-        todo: 'Read both again: the length runs from the wheel face to the inner end.',
-      }),
-      figure: compared(l),
-      reason: shorter ? `The shaft is only ${long}.` : `The shaft is ${long}.`,
+      rests: { [l.id]: l, [L.id]: L },
+      fault:
+        l.value >= L.value
+          ? {
+              level: 'stop',
+              title: `${sideName(side)} shaft is shorter than its spline`,
+              todo: 'Read both again: the length runs from the wheel face to the inner end.',
+              contradicts: [l.id, L.id],
+            }
+          : undefined,
+      figure: l,
+      holds: `${sideName(side)} shaft is longer than its spline`,
+      unknown: '',
+      reason: `The shaft is ${sized(L.value)} long.`,
       at: `donor.shaftSpline.${side}`,
-    },
+    }),
   ];
 }
 
@@ -116,50 +131,53 @@ function shortenChecks(
   side: Side,
 ): Check[] {
   if (route !== 'shorten' || need.source !== 'shortened') return [];
-  const clip: Check = {
+  const clip = judgeFact({
     id: `shaft.cClip.${side}`,
     stage: 'cut',
-    ...told(retention === 'cClip' ? 'stop' : 'ok', {
-      holds: `${sideName(side)} shaft has no C-clip groove to lose`,
-      fails: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
-      todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
-    }),
+    rests: { 'choice.retention': retention },
+    fault:
+      retention === 'cClip'
+        ? {
+            level: 'stop',
+            title: `${sideName(side)} shaft cannot be shortened: C-clip groove`,
+            todo: 'Order new shafts with the groove ground at the right place, or convert to bolt-in ends.',
+          }
+        : undefined,
+    holds: `${sideName(side)} shaft has no C-clip groove to lose`,
+    unknown: `Whether the ${side} shaft has a C-clip groove to lose: not known`,
     reason: 'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
     at: `donor.shaft.${side}`,
-  };
+  });
   return [clip, neckedCheck(body[side], splineMajor, side)];
 }
 
 function neckedCheck(d: Maybe, D_o: Maybe, side: Side): Check {
-  const base = {
-    id: `shaft.necked.${side}`,
-    stage: 'cut' as const,
-    reason: 'A full spline needs its major diameter; thinner stock leaves the teeth without tops.',
-    at: `donor.shaftBody.${side}`,
-  };
-  if (!d || !D_o)
-    return unknownCheck({
-      unknown: `Whether the ${side} shaft’s body takes a new spline: not known`,
-      lacks: [`donor.shaftBody.${side}`, 'donor.splineTeeth', 'donor.splinePitch'],
-      ...base,
+  const spare =
+    d &&
+    D_o &&
+    derive({
+      id: `shaft.spare.${side}`,
+      label: `Body over the spline’s major diameter, ${side}`,
+      unit: 'mm',
+      formula: '{d} − {D_o}',
+      source: 'Minus where the teeth would have no tops',
+      inputs: { d, D_o },
     });
-  const spare = derive({
-    id: `shaft.spare.${side}`,
-    label: `Body over the spline’s major diameter, ${side}`,
-    unit: 'mm',
-    formula: '{d} − {D_o}',
-    source: 'Minus where the teeth would have no tops',
-    inputs: { d, D_o },
+  return judge({
+    id: `shaft.necked.${side}`,
+    stage: 'cut',
+    figure: spare,
+    way: 'atLeast',
+    limit: 0,
+    beyond: 'stop',
+    holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
+    fails: `${sideName(side)} shaft cannot be splined again: necked body`,
+    unknown: `Whether the ${side} shaft’s body takes a new spline: not known`,
+    reason: 'A full spline needs its major diameter; thinner stock leaves the teeth without tops.',
+    todo: 'Order new shafts. Never build a shaft up by welding.',
+    at: `donor.shaftBody.${side}`,
+    lacks: [`donor.shaftBody.${side}`, 'donor.splineTeeth', 'donor.splinePitch'],
   });
-  return {
-    figure: compared(spare),
-    ...base,
-    ...told(keeps('atLeast', spare.value, 0, 'mm') ? 'ok' : 'stop', {
-      holds: `${sideName(side)} shaft’s body is thick enough for a new spline`,
-      fails: `${sideName(side)} shaft cannot be splined again: necked body`,
-      todo: 'Order new shafts. Never build a shaft up by welding.',
-    }),
-  };
 }
 
 const CLIPPED =
@@ -193,7 +211,7 @@ function receivedChecks(
       unknown: `${sideName(side)} shaft that arrived: not known`,
       reason: `The plan wants ${sized(need.fitted.value)}. ${clip ? CLIPPED : FREE}`,
       todo: `Send it back, or look at ${clip ? 'wheel room and brake' : 'engagement and gap'} and keep it with a reason.`,
-      at: received.id,
+      at: `shaft.received.${side}`,
     }),
   ];
 }

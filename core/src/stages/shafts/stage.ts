@@ -15,6 +15,5 @@ export const shaftsStage = stage(shafts, {
   strip,
   asked: node('asked', (r) => r.of(school) !== undefined),
   instead: inUse,
-  places: { 'shaft.pair': 'a pair of shafts from stock' },
   state: { after: [cutDecision, marksDecision, shaftsDecision], decisions: [strengthDecision] },
 });

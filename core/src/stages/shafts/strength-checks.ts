@@ -17,7 +17,7 @@ export function strengthChecks(result: StrengthResult, planned: boolean, limits:
   return [...checks, twistCheck(result, limits)];
 }
 
-const SHAFT = ['donor.splineTeeth', 'donor.splinePitch', 'fact.donor.material', 'brief.demand'];
+const SHAFT = ['donor.splineTeeth', 'donor.splinePitch', 'fact.donor.material', 'brief.demand'] as const;
 
 function factorCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({
@@ -62,7 +62,7 @@ function pressureCheck({ side: of }: StrengthResult, side: Side, limits: Limits)
   });
 }
 
-const CARRIED = ['brief.rear', 'brief.tyreDiameter', 'wheel.et', 'donor.journal'];
+const CARRIED = ['brief.rear', 'brief.tyreDiameter', 'wheel.et', 'donor.journal'] as const;
 
 function bendingCheck({ side: of }: StrengthResult, side: Side, limits: Limits): Check {
   return judge({

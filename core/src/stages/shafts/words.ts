@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { SHAFT_SECTION } from './choices';
 import { SHAFT_LIMITS } from './limits';
 import { SHAFT_QUANTITIES } from './quantities';
@@ -10,4 +10,11 @@ export const shafts = words({
   facts: [],
   limits: SHAFT_LIMITS,
   section: SHAFT_SECTION,
+  places: { 'shaft.pair': 'a pair of shafts from stock' },
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly shafts: PlaceOf<typeof shafts>;
+  }
+}

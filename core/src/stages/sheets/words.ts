@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 
 export const sheets = words({
   id: 'sheets',
@@ -8,3 +8,9 @@ export const sheets = words({
   limits: [],
   section: {},
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly sheets: PlaceOf<typeof sheets>;
+  }
+}

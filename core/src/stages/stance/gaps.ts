@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../stage';
 import type { PoseRoom, RoomThing } from './room';
 import { POSE_SHAPES, type StancePoseId } from './poses';
 import type { Clearance, StanceInput } from './stance-result';
@@ -11,7 +12,7 @@ export interface Stand {
   readonly rim: Maybe;
   readonly half: Maybe;
   readonly et: Maybe;
-  readonly missing: readonly string[];
+  readonly missing: readonly PlaceId[];
 }
 
 /** What a pose of one side is made of. */
@@ -22,7 +23,7 @@ export interface Posed {
   readonly bar: Maybe;
   /** The bar does not reach its chassis end in this pose. */
   readonly barShort: boolean;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 export const camberOf = (input: StanceInput, side: Side): Maybe =>

@@ -1,6 +1,6 @@
 import type { Side } from '../../geometry';
 import { derive, given, type Figure, type Maybe } from '../../measure';
-import type { FactOf, FigureOf } from '../../stage';
+import { type FactOf, type FigureOf, type PlaceId, unless } from '../../stage';
 import { POSE_SHAPES, type StancePoseId } from './poses';
 import { RIM_BOTTOM, ROOM_HEIGHTS, type RoomHeight, type RoomId } from '../survey/room-quantities';
 import type { brief } from '../brief/words';
@@ -43,7 +43,7 @@ export interface RoomThing {
 /** What is known of the room in a pose, and the quantities that are missing. */
 export interface PoseRoom {
   readonly things: readonly RoomThing[];
-  readonly lacks: Readonly<Record<'inboard' | 'outboard', readonly string[]>>;
+  readonly lacks: Readonly<Record<'inboard' | 'outboard', readonly PlaceId[]>>;
 }
 
 /** Everything beside the wheel in a pose of one side. What is not known is listed, never left out in silence. */
@@ -58,7 +58,7 @@ export function poseRoom(input: WheelRoomInput, side: Side, pose: StancePoseId):
 
 interface Found {
   readonly thing?: RoomThing;
-  readonly lacks?: readonly string[];
+  readonly lacks?: readonly PlaceId[];
 }
 
 function inboardThing(input: WheelRoomInput, side: Side, pose: StancePoseId, at: RoomHeight): Found {
@@ -105,7 +105,7 @@ function placeOf({ figures: f }: WheelRoomInput, pose: StancePoseId, tail: strin
   const [ride, bump] = [f(of('ride')), f(of('bump'))];
   if (travel <= 0) return { id: of('ride'), y: ride, lacks: ride ? [] : [of('ride')] };
   if (travel === 1) return { id: of('bump'), y: bump, lacks: bump ? [] : [of('bump')] };
-  const lacks = [ride ? '' : of('ride'), bump ? '' : of('bump')].filter(Boolean);
+  const lacks = [...unless(ride, of('ride')), ...unless(bump, of('bump'))];
   const y =
     ride &&
     bump &&
@@ -147,6 +147,11 @@ export const travelQuantity = (pose: StancePoseId): 'spring.bump' | 'spring.droo
   return travel === 0 ? undefined : travel > 0 ? 'spring.bump' : 'spring.droop';
 };
 
+const travelsAsked = (pose: StancePoseId): readonly PlaceId[] => {
+  const id = travelQuantity(pose);
+  return id ? [id] : [];
+};
+
 /** The arch lip: in the way wherever the tyre does not certainly stay below it. */
 function lipThing(input: WheelRoomInput, side: Side, pose: StancePoseId): Found {
   const { figures: f, diameter: D, radial } = input;
@@ -154,10 +159,10 @@ function lipThing(input: WheelRoomInput, side: Side, pose: StancePoseId): Found 
   const z = input.travel[pose];
   const h = f(`room.lip.${side}`);
   const missing = [
-    ...(h ? [] : [`room.lip.${side}`]),
-    ...(D ? [] : ['brief.tyreDiameter']),
-    ...(z ? [] : [travelQuantity(pose) ?? '']),
-  ].filter(Boolean);
+    ...unless(h, `room.lip.${side}`),
+    ...unless(D, 'brief.tyreDiameter'),
+    ...(z ? [] : travelsAsked(pose)),
+  ];
   const height =
     h &&
     z &&

@@ -1,9 +1,9 @@
 import { sized } from '../../measure';
-import type { FactOf } from '../../stage';
+import { type FactOf, judgeFact } from '../../stage';
 import { roomKindOf, type RoomId } from '../survey/room-quantities';
 import type { survey } from '../survey/words';
 import { SURVEY_QUANTITIES } from '../survey/quantities';
-import { isOpen, judge, judgeClosure, told, unknownCheck, type Check, type LimitsOf } from '../../stage';
+import { isOpen, judge, judgeClosure, unknownCheck, type Check, type LimitsOf } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
 
@@ -55,6 +55,8 @@ const diameterCheck = (figure: Figure, limits: Limits): Check =>
       stage: 'stance',
       figure,
       limit: limits('tyre.size'),
+      // A tyre is as large as its size says within its maker’s tolerance.
+      mayDiffer: true,
       holds: 'Tyre’s diameter is the one its size says',
       fails: 'Tyre’s diameter is not the one its size says',
       unknown: 'Tyre’s diameter against its size: not known',
@@ -66,28 +68,25 @@ const diameterCheck = (figure: Figure, limits: Limits): Check =>
   );
 
 function barCheck(bar: 'reaches' | 'short' | 'unknown'): Check {
-  const base = {
+  return judgeFact({
     id: 'stance.bar',
     stage: 'stance',
+    rests: { 'bar.length': bar === 'unknown' ? undefined : bar },
+    fault:
+      bar === 'short'
+        ? {
+            level: 'stop',
+            title: 'The lateral bar does not reach through the travel',
+            todo: 'Read its length, its rise and the bump and droop travel again.',
+            contradicts: ['bar.length', 'bar.rise'],
+          }
+        : undefined,
+    holds: 'The lateral bar reaches through the travel',
+    unknown: 'Whether the lateral bar reaches through the travel: not known',
     reason: 'A bar shorter than its ends are apart cannot be: the axle would be pulled off.',
     at: 'bar.length',
-  };
-  if (bar === 'unknown')
-    return unknownCheck({
-      unknown: 'Whether the lateral bar reaches through the travel: not known',
-      lacks: ['bar.length', 'bar.rise', 'fact.bar.side', 'spring.bump', 'spring.droop'],
-      ...base,
-    });
-  const short = bar === 'short';
-  return {
-    ...told(short ? 'stop' : 'ok', {
-      holds: 'The lateral bar reaches through the travel',
-      fails: 'The lateral bar does not reach through the travel',
-      todo: 'Read its length, its rise and the bump and droop travel again.',
-    }),
-    ...(short ? { contradicts: ['bar.length', 'bar.rise'] } : {}),
-    ...base,
-  };
+    lacks: ['bar.length', 'bar.rise', 'fact.bar.side', 'spring.bump', 'spring.droop'],
+  });
 }
 
 /** The clearance with the least left over its limit; undefined where nothing stands there. */
@@ -126,18 +125,19 @@ function gapCheck(
 ): Check {
   const worst = tightest(stance.clearances, side, from, limits);
   const lacks = stance.lacks[side][from];
-  const base = { id: `stance.${from}.${side}`, stage: 'stance' as const, at: 'wheel.et' };
+  const base = { id: `stance.${from}.${side}`, stage: 'stance', at: 'wheel.et' } as const;
   const unknown = `Whether the ${side} tyre clears ${from}: not known`;
-  if (!worst) {
-    if (lacks.length) return unknownCheck({ unknown, reason: REASON, lacks, ...base });
-    return {
-      level: 'ok',
-      title: `${sideName(side)} tyre has nothing ${from}`,
-      reason: 'In every pose it stays below the arch lip by the gap that is kept under it.',
-      todo: '',
+  if (!worst)
+    return judgeFact({
+      rests: { [`room.lip.${side}`]: lacks.length ? undefined : 'read' },
+      holds: `${sideName(side)} tyre has nothing ${from}`,
+      unknown,
+      reason: lacks.length
+        ? REASON
+        : 'In every pose it stays below the arch lip by the gap that is kept under it.',
+      lacks,
       ...base,
-    };
-  }
+    });
   const limit = limits(`stance.${worst.limit}`);
   const kind = kindUnsaid(worst.place, facts)
     ? ' What stands there was not said, so the wider gap is kept.'
@@ -180,21 +180,21 @@ function radialCheck(stance: StanceResult, side: Side, outboard: Check, limits: 
   const radial = stance.radial[side];
   const base = {
     id: `stance.radial.${side}`,
-    stage: 'stance' as const,
+    stage: 'stance',
     reason: 'A tyre that stands out under the lip must stay below it; one that stays inboard may rise past it.',
     at: `room.lip.${side}`,
-  };
+  } as const;
   const limit = limits('stance.radial');
   const unknown = `Whether the ${side} tyre stays below the lip at bump: not known`;
   if (outboard.level === 'ok' && radial && radial.value < limit.value)
-    return {
-      level: 'ok',
-      title: `${sideName(side)} tyre rises inside the lip`,
-      figure: { value: radial.value, unit: 'mm', figureId: radial.id },
+    return judgeFact({
+      rests: { [outboard.id]: outboard, [radial.id]: radial },
+      holds: `${sideName(side)} tyre rises inside the lip`,
+      unknown,
+      figure: radial,
       limit,
-      todo: '',
       ...base,
-    };
+    });
   const check = judge({
     figure: radial,
     way: 'atLeast',

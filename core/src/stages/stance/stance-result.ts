@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../stage';
 import type { Side, Sided } from '../../geometry';
 import type { Figure, Maybe } from '../../measure';
 import type { FactOf } from '../../stage/node';
@@ -56,7 +57,7 @@ export interface Spans {
 }
 
 /** What is missing before clearances of a side are proven, by quantity. */
-export type StanceLacks = Readonly<Record<RoomThing['from'] | 'radial', readonly string[]>>;
+export type StanceLacks = Readonly<Record<RoomThing['from'] | 'radial', readonly PlaceId[]>>;
 
 export interface StanceResult {
   readonly tyre: TyreSize | undefined;

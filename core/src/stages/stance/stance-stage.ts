@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../stage';
 import { bySide, SIDES, type Side, type Sided } from '../../geometry';
 import { deriveWherePossible, type Maybe } from '../../measure';
 import {
@@ -94,12 +95,12 @@ function standOf(input: StanceInput, section: Maybe): Stand {
   const et = offsetFigure(f('wheel.et'), f('spacer.thick'), spacer);
   const rim = f('wheel.rim');
   const missing = [
-    half ? '' : 'brief.targetWidth',
-    f('wheel.et') ? '' : 'wheel.et',
-    spacer === 'none' || f('spacer.thick') ? '' : 'spacer.thick',
-    rim ? '' : 'wheel.rim',
-    section ? '' : 'tyre.section',
-  ].filter(Boolean);
+    ...unless(half, 'brief.targetWidth'),
+    ...unless(f('wheel.et'), 'wheel.et'),
+    ...unless(spacer === 'none' || f('spacer.thick'), 'spacer.thick'),
+    ...unless(rim, 'wheel.rim'),
+    ...unless(section, 'tyre.section'),
+  ];
   return { section, rim, half, et, missing };
 }
 
@@ -153,10 +154,10 @@ function roomsOf(room: WheelRoomInput, side: Side, outward: StanceInput['outward
   return STANCE_POSES.map((pose) => {
     const bar = outward ? (outward[pose][side] ?? 'unsolved') : barOf(room, side, pose);
     const travel = travelQuantity(pose);
-    const lacks = [
-      ...(bar === 'unknown' ? ['bar.length', 'bar.rise', 'fact.bar.side'] : []),
-      ...(bar === 'short' ? ['bar.length'] : []),
-      ...(bar === 'unsolved' && (!travel || room.figures(travel)) ? ['arm.list'] : []),
+    const lacks: readonly PlaceId[] = [
+      ...unless(bar !== 'unknown', 'bar.length', 'bar.rise', 'fact.bar.side'),
+      ...unless(bar !== 'short', 'bar.length'),
+      ...unless(bar !== 'unsolved' || (travel && !room.figures(travel)), 'arm.list'),
       ...(travel && !room.figures(travel) ? [travel] : []),
     ];
     const moved = typeof bar === 'string' ? undefined : bar;
@@ -218,15 +219,15 @@ function lacksOf(
   rooms: readonly Posed[],
   side: Side,
   diameter: Maybe,
-  missing: readonly string[],
+  missing: readonly PlaceId[],
 ): StanceLacks {
-  const unique = (list: readonly string[]) => [...new Set(list)];
+  const unique = (list: readonly PlaceId[]) => [...new Set(list)];
   const of = (from: RoomThing['from']) =>
     unique([...missing, ...rooms.flatMap((r) => [...r.room.lacks[from], ...r.lacks])]);
   const radial = [
-    f(`room.lip.${side}`) ? '' : `room.lip.${side}`,
-    f('spring.bump') ? '' : 'spring.bump',
-    diameter ? '' : 'brief.tyreDiameter',
-  ].filter(Boolean);
+    ...unless(f(`room.lip.${side}`), `room.lip.${side}`),
+    ...unless(f('spring.bump'), 'spring.bump'),
+    ...unless(diameter, 'brief.tyreDiameter'),
+  ];
   return { inboard: of('inboard'), outboard: of('outboard'), radial };
 }

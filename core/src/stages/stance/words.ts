@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { STANCE_SECTION } from './choices';
 import { STANCE_FACTS } from './facts';
 import { STANCE_LIMITS } from './limits';
@@ -12,3 +12,9 @@ export const stance = words({
   limits: STANCE_LIMITS,
   section: STANCE_SECTION,
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly stance: PlaceOf<typeof stance>;
+  }
+}

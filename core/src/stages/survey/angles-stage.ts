@@ -1,22 +1,27 @@
-import { quantityInSentence, quantityName, type Check, type Quantity } from '../../stage';
+import { quantityInSentence, quantityName, type Check, type Quantity, type StageName } from '../../stage';
 import { derive, type Figure } from '../../measure';
+import type { CAR_ANGLES } from './angle-quantities';
+import type { DONOR_ANGLES } from '../donor/angle-quantities';
 import { absoluteAngle, type GaugeReading } from './relative-angle';
 
 /** Gauge figures by quantity id, and for each what the gauge was zeroed on (`level` or a quantity id). */
+/** A quantity that may be read against another angle: the car’s or the donor’s. */
+type AngleId = (typeof CAR_ANGLES | typeof DONOR_ANGLES)[number]['id'];
+
 /** An angle that may be read. */
-type Angle = Pick<Quantity, 'id' | 'label' | 'side' | 'stage'>;
+type Angle = Pick<Quantity<AngleId>, 'id' | 'label' | 'side' | 'stage'>;
 
 export interface AnglesInput {
   /** In walking order. */
   readonly angles: readonly Angle[];
-  readonly figures: (id: string) => Figure | undefined;
+  readonly figures: (id: AngleId) => Figure | undefined;
   readonly zeroedOn: Readonly<Record<string, string | undefined>>;
 }
 
 export interface AngleResult {
-  readonly id: string;
+  readonly id: AngleId;
   readonly label: string;
-  readonly stage: string;
+  readonly stage: StageName;
   /** As the gauge showed it. */
   readonly shown: Figure;
   readonly zeroedOn: string | undefined;
@@ -59,7 +64,9 @@ function resultOf(
   if (found.status === 'circular')
     return { trouble: `it is zeroed on itself: ${found.chain.map(nameOf).join(' → ')}`, ...base };
   if (found.chain.length === 1) return { slope: shown, ...base };
-  const inputs = Object.fromEntries(found.chain.map((part, i) => [`α_${i + 1}`, figures(part) as Figure]));
+  const inputs = Object.fromEntries(
+    found.chain.map((part, i) => [`α_${i + 1}`, figures(part as AngleId) as Figure]),
+  );
   const symbols = Object.keys(inputs);
   return {
     slope: derive({

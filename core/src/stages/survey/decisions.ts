@@ -1,19 +1,19 @@
 import { SIDES } from '../../geometry';
-import { idsOf, type DecisionDef } from '../../stage';
+import { idsOf, type DecisionDef, type PlaceId } from '../../stage';
 import { SILLS } from './level-quantities';
 import { node } from './node';
 import { ROOM_HEIGHTS } from './room-quantities';
 
 const HEIGHTS = idsOf(SILLS);
 const ROOM_PLACES = [
-  ...ROOM_HEIGHTS.flatMap((height) => [`room.in.ride.${height}`, `room.in.bump.${height}`]),
+  ...ROOM_HEIGHTS.flatMap((height) => [`room.in.ride.${height}` as const, `room.in.bump.${height}` as const]),
   'room.out.ride',
   'room.out.bump',
   'room.lip',
-];
-const ROOM = ROOM_PLACES.flatMap((place) => SIDES.map((side) => `${place}.${side}`));
+] as const;
+const ROOM = ROOM_PLACES.flatMap((place) => SIDES.map((side) => `${place}.${side}` as const));
 
-const always = (name: string, ids: readonly string[]) => node(name, () => ids);
+const always = (name: string, ids: readonly PlaceId[]) => node(name, () => ids);
 
 export const levelDecision: DecisionDef = {
   id: 'level',

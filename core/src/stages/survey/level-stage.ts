@@ -7,6 +7,7 @@ import {
   type FigureOf,
   type LimitIdOf,
   type LimitsOf,
+  type PlaceId,
 } from '../../stage';
 import { derive, type Figure, type Maybe, sized } from '../../measure';
 import { formatAngle } from '../../units';
@@ -191,7 +192,7 @@ interface Words {
   readonly unknown: string;
   readonly reason: string;
   readonly todo: string;
-  readonly at: string;
+  readonly at: PlaceId;
   /** Quantities it is made of. */
   readonly from: readonly LevelId[];
 }

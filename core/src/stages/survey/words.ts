@@ -1,4 +1,4 @@
-import { words } from '../../stage';
+import { words, type PlaceOf } from '../../stage';
 import { SURVEY_FACTS } from './facts';
 import { SURVEY_LIMITS } from './limits';
 import { SURVEY_QUANTITIES } from './quantities';
@@ -11,3 +11,9 @@ export const survey = words({
   limits: SURVEY_LIMITS,
   section: {},
 });
+
+declare module '../../stage/place' {
+  interface PlacesOfStages {
+    readonly survey: PlaceOf<typeof survey>;
+  }
+}

@@ -1,5 +1,5 @@
 import { sized, type Figure } from '../../../measure';
-import { judge, unknownCheck, type Check, type CheckLimit } from '../../../stage';
+import { judge, unknownCheck, type Check, unless } from '../../../stage';
 import type { BoltJoint } from '../choices';
 import { places, type PlacedBracket } from '../figures/places';
 import { linkSizes, pairLoads, type LinkSizes } from '../figures/links';
@@ -7,8 +7,8 @@ import { pulls } from '../figures/pulls';
 import { jointPlays, mendings, pairOffs, pullAt, strains, type PairOff } from '../figures/strains';
 import { node, type Reads } from '../node';
 
-const STAGE = 'brackets';
-const AT = 'link.list';
+const STAGE = 'brackets' as const;
+const AT = 'link.list' as const;
 const UNTIL =
   'By the push of the tyres at their limit, until the suspension’s own motion says what each link takes.';
 
@@ -16,9 +16,6 @@ const KNOWN =
   'By what this link takes at launch, braking or cornering, whichever is hardest, as its motion is worked out.';
 /** On what a load rests. */
 const because = (r: Reads, id: string): string => (r.of(pulls)?.byBracket[id] ? KNOWN : UNTIL);
-
-/** The same limit at nothing: for what must not be below it. */
-const nought = (limit: CheckLimit): CheckLimit => ({ ...limit, value: 0, fallback: 0 });
 
 /** A link’s own thread, reach and stiffness. */
 function linkChecks(r: Reads, { id, link, tube, engaged, buckling }: LinkSizes): Check[] {
@@ -121,7 +118,7 @@ function strainCheck(
     reason: `${because(r, p.id)}${more}`,
     todo,
     at: 'bracket.list',
-    lacks: [...r.of(pairLoads).lacks, ...(p.clock ? [] : ['bracket.list'])],
+    lacks: [...r.of(pairLoads).lacks, ...unless(p.clock, 'bracket.list')],
   });
 }
 
@@ -179,7 +176,7 @@ function jointCheck(r: Reads, id: string, joint: BoltJoint, figure: Figure): Che
     stage: STAGE,
     figure,
     way: small ? 'atLeast' : 'atMost',
-    limit: small ? nought(play) : play,
+    limit: small ? 0 : play,
     beyond: 'stop',
     holds: `${joint.name}: the bolt fits its hole`,
     fails: small

@@ -7,8 +7,8 @@ import type { PlacedBracket } from '../figures/places';
 import { isCover, meetings, type Meeting } from '../figures/tube-map';
 import { node, type Reads } from '../node';
 
-const STAGE = 'brackets';
-const AT = 'bracket.list';
+const STAGE = 'brackets' as const;
+const AT = 'bracket.list' as const;
 
 const hidden = (a: PlacedBracket, b: PlacedBracket): PlacedBracket | undefined =>
   isCover(a) && !isCover(b) && isUnder(b) ? b : isCover(b) && !isCover(a) && isUnder(a) ? a : undefined;
@@ -80,14 +80,16 @@ export const onOld = node('onOld', (r): readonly Check[] =>
     return {
       id: `bracket.${id}.old.${thing.id}`,
       stage: STAGE,
-      level: done ? 'ok' : 'caution',
+      level: 'caution',
       title: done
         ? `${upper(item.name)} is ${item.made?.by} where ${thing.name} of the donor was`
         : `${upper(item.name)} goes where ${thing.name} of the donor is`,
       figure: { value: gap.value, unit: 'mm', figureId: gap.id },
       reason:
         'Only its place along the tube is listed: whether they meet round the tube is seen on the axle. A new weld over an old one cracks.',
-      todo: done ? '' : 'Take the old one off and dress its weld flush first, or look that they do not meet.',
+      todo: done
+        ? 'Look whether the old one was taken off and its weld dressed first, and accept it with what you saw.'
+        : 'Take the old one off and dress its weld flush first, or look that they do not meet.',
       at: AT,
     };
   }),

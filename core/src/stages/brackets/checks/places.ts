@@ -1,6 +1,6 @@
 import type { Side } from '../../../geometry';
 import { sized, type Figure } from '../../../measure';
-import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
+import { judge, judgeClosure, unknownCheck, type Check, unless, type PlaceId } from '../../../stage';
 import { FITTINGS, KIND_NAMES, upper } from '../names';
 import { setSlope } from '../../driveline/figures/slopes';
 import { datumLacks, outside } from '../figures/frame';
@@ -8,19 +8,21 @@ import { placeOf, places, sidesOf, type PlacedBracket } from '../figures/places'
 import { gapsOf, kitOffs } from '../figures/gaps';
 import { node, perBracket, type Reads } from '../node';
 
-const STAGE = 'brackets';
-const AT = 'bracket.list';
+const STAGE = 'brackets' as const;
+const AT = 'bracket.list' as const;
 
 /** What is missing for its clock angle: the slopes it is carried over by, or that a perch is turned by. */
-function clockLacks(r: Reads, { item, side }: PlacedBracket): readonly string[] {
+function clockLacks(r: Reads, { item, side }: PlacedBracket): readonly PlaceId[] {
   const carried = item.old?.clock !== undefined;
   if (!carried && item.kind !== 'perch') return [];
-  const needed = [
-    carried ? 'angle.flat' : `angle.perch.${side}`,
-    'donor.angle.flat',
-    'donor.angle.pinion',
-  ].filter((id) => r.figure(id as 'angle.flat') === undefined);
-  return [...needed, ...(r.of(setSlope) ? [] : ['drive.aim'])];
+  const needed = (
+    [
+      carried ? 'angle.flat' : (`angle.perch.${side}` as const),
+      'donor.angle.flat',
+      'donor.angle.pinion',
+    ] as const
+  ).filter((id) => r.figure(id) === undefined);
+  return [...needed, ...unless(r.of(setSlope), 'drive.aim')];
 }
 
 /** What of a bracket is not known yet. */

@@ -1,11 +1,11 @@
 import { SIDES, sideName } from '../../../geometry';
 import { sized } from '../../../measure';
-import { judge, unknownCheck, type Check } from '../../../stage';
+import { judge, unknownCheck, type Check, unless } from '../../../stage';
 import { places } from '../figures/places';
 import { clamps, cornerRoom, flip, perchOff, pinPlay, plateOff } from '../figures/perches';
 import { node, type Reads } from '../node';
 
-const STAGE = 'brackets';
+const STAGE = 'brackets' as const;
 /** A hole goes over what slides into it by this much, a sleeve’s bore by less, mm: a hand’s push, no rattle. */
 const SLIDES = 0.3;
 const SLEEVED = 0.2;
@@ -60,9 +60,9 @@ export const perchAngles = node('perchAngles', (r): readonly Check[] =>
           ? `Turn the perch, or where it is welded already lay a wedge of ${sized(Math.abs(figure.value), 'rad')} between perch and spring, its thick end ${thickEnd(r, figure.value)}.`
           : '',
         at: 'bracket.list',
-        lacks: [`angle.perch.${p.side}`, 'drive.aim', 'donor.angle.flat', 'donor.angle.pinion'].filter(
-          (id) => id === 'drive.aim' || r.figure(id as 'donor.angle.flat') === undefined,
-        ),
+        lacks: (
+          [`angle.perch.${p.side}`, 'drive.aim', 'donor.angle.flat', 'donor.angle.pinion'] as const
+        ).filter((id) => id === 'drive.aim' || r.figure(id) === undefined),
       }),
     ];
   }),
@@ -80,7 +80,7 @@ export const pins = node('pins', (r): readonly Check[] => {
         stage: STAGE,
         figure: play,
         way: 'atLeast',
-        limit: { ...r.limit('perch.pinPlay'), value: 0, fallback: 0 },
+        limit: 0,
         beyond: 'stop',
         holds: '',
         fails: 'Centre bolt’s head does not go into its perch',
@@ -105,7 +105,7 @@ export const pins = node('pins', (r): readonly Check[] => {
         ? `Sleeve the hole from ${sized(hole?.value ?? 0)} to ${sized((pin?.value ?? 0) + SLEEVED)}.`
         : '',
       at: 'perch.pinHole',
-      lacks: [...(pin ? [] : ['perch.pin']), ...(hole ? [] : ['perch.pinHole'])],
+      lacks: [...unless(pin, 'perch.pin'), ...unless(hole, 'perch.pinHole')],
     }),
   ];
 });
@@ -141,7 +141,7 @@ export const uBolts = node('uBolts', (r): readonly Check[] => {
         stage: STAGE,
         figure: room,
         way: 'atLeast',
-        limit: { ...r.limit('clamp.fit'), value: 0, fallback: 0 },
+        limit: 0,
         beyond: 'stop',
         holds: '',
         fails: 'The U-bolt cannot be bent with this corner',

@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { derive, type Figure, type Maybe } from '../../../measure';
 import { stand } from '../../cut/figures/stand';
@@ -96,12 +97,12 @@ export const newFrame = node('newFrame', (r): AxleFrame =>
 );
 
 /** Quantities without which a datum of an axle is not known. */
-export function datumLacks(which: 'old' | 'new', datum: BracketDatum, side: Side): readonly string[] {
+export function datumLacks(which: 'old' | 'new', datum: BracketDatum, side: Side): readonly PlaceId[] {
   if (datum === 'centre') return [];
   if (datum === 'seat') return ['spring.spacing'];
   if (which === 'old')
-    return ['survey.pinion', `old.casting.${side}`, ...(datum === 'end' ? [`old.tube.${side}`] : [])];
-  return ['brief.targetWidth', `donor.casting.${side}`, ...(datum === 'end' ? [`donor.tube.${side}`] : [])];
+    return ['survey.pinion', `old.casting.${side}`, ...unless(datum !== 'end', `old.tube.${side}`)];
+  return ['brief.targetWidth', `donor.casting.${side}`, ...unless(datum !== 'end', `donor.tube.${side}`)];
 }
 
 /** Slope of the old casting’s flat in the car, against level. */

@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
 import { torque } from '../../brief/figures/torque';
 import type { BracketSide, Link, LinkKind } from '../choices';
@@ -10,7 +11,7 @@ export interface PairLoads {
   readonly thrust: Maybe;
   readonly lower: Maybe;
   readonly upper: Maybe;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 /**
@@ -33,9 +34,9 @@ export const pairLoads = node('pairLoads', (r): PairLoads => {
       inputs: { μ, N },
     });
   const lacks = [
-    ...(thrust ? [] : ['brief.front', 'brief.rear', 'brief.wheelbase', 'brief.cgHeight', 'brief.friction']),
-    ...(lo ? [] : ['link.low']),
-    ...(hi ? [] : ['link.high']),
+    ...unless(thrust, 'brief.front', 'brief.rear', 'brief.wheelbase', 'brief.cgHeight', 'brief.friction'),
+    ...unless(lo, 'link.low'),
+    ...unless(hi, 'link.high'),
   ].filter((id) => r.figure(id as 'brief.front') === undefined);
   const pair = (id: 'lower' | 'upper', formula: string): Maybe =>
     thrust && lo && hi && hi.value > lo.value

@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
 import { CORNER } from '../../../mechanics';
@@ -12,7 +13,7 @@ export interface Flip {
   /** The car comes down by it; minus where it rises. */
   readonly drop: Maybe;
   readonly bumpLeft: Maybe;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 /** Springs to the other side of the axle: ride height, and bump travel that is left. */
@@ -27,10 +28,10 @@ export const flip = node('flip', (r): Flip | undefined => {
     r.figure('perch.stopGap'),
   ];
   const lacks = [
-    ...(D ? [] : ['donor.tubeOd']),
-    ...(h ? [] : ['perch.old']),
-    ...(n ? [] : ['perch.new']),
-    ...(t ? [] : ['perch.pack']),
+    ...unless(D, 'donor.tubeOd'),
+    ...unless(h, 'perch.old'),
+    ...unless(n, 'perch.new'),
+    ...unless(t, 'perch.pack'),
   ];
   if (!D || !h || !n || !t) return { drop: undefined, bumpLeft: undefined, lacks };
   // The car hangs on its springs: from on top of the axle to under it they take the car down with them.
@@ -153,9 +154,9 @@ function clampOf(r: Reads, side: Side): ClampSizes {
 const CLAMPED = ['clamp.bolt', 'perch.new', 'perch.pack', 'clamp.plate', 'clamp.nut'] as const;
 
 /** U-bolts of each side. */
-export const clamps = node('clamps', (r): Sided<ClampSizes> & { readonly lacks: readonly string[] } => {
+export const clamps = node('clamps', (r): Sided<ClampSizes> & { readonly lacks: readonly PlaceId[] } => {
   const needed = r.choice('boltBend') === 'square' ? [...CLAMPED, 'clamp.corner' as const] : CLAMPED;
-  const lacks: string[] = needed.filter((id) => !r.figure(id));
+  const lacks: PlaceId[] = needed.filter((id) => !r.figure(id));
   if (!r.of(outside).left) lacks.unshift('donor.tubeOd');
   return { ...bySide((side) => clampOf(r, side)), lacks };
 });

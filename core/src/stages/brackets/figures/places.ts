@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { SIDES, type Side } from '../../../geometry';
 import { derive, given, type Maybe } from '../../../measure';
 import { wrapped } from '../../../mechanics';
@@ -27,7 +28,7 @@ export interface PlacedBracket {
   readonly gauge: Maybe;
   /** As planned, where it was read after the work. */
   readonly planned?: { readonly fromCasting: Maybe; readonly clock: Maybe };
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 /** Where it was read to stand once it was tacked or welded. */

@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import type { Side } from '../../../geometry';
 import { derive, given, INSTRUMENTS, type Figure, type Maybe } from '../../../measure';
 import { slopeOf } from '../../driveline/figures/bench';
@@ -45,7 +46,7 @@ export function fromDatum(asked: Asked, frame: AxleFrame, datum: BracketDatum, a
 export interface Found {
   readonly y: Maybe;
   readonly clock: Maybe;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 function chosenAt({ id, item }: Asked, what: string, value: number, source: string): Figure {

@@ -1,6 +1,6 @@
 import { derive, given, type Figure } from '../../../measure';
 import { dayNumber } from '../../../numerics';
-import { keeps, told, unknownCheck, type Check } from '../../../stage';
+import { keeps, unknownCheck, type Check, type PlaceId, judge, judgeFact } from '../../../stage';
 import type { PatternRoute } from '../../hubs/choices';
 import { joints } from '../joints/joints';
 import { DONOR_PARTS } from '../judged-quantities';
@@ -21,6 +21,8 @@ export interface Price {
   readonly figure: Figure | undefined;
   /** Quantity to be filled in where it is not known. */
   readonly id: string;
+  /** Where it is filled in. */
+  readonly at: PlaceId;
 }
 
 /** All that a route costs, priced or not. */
@@ -29,6 +31,7 @@ export const prices = node('prices', (r): readonly Price[] => {
     heading,
     what,
     id,
+    at: id,
     figure: r.figure(id),
   });
   const missing = DONOR_PARTS.filter((part) => r.fact(`part.${part}`)?.value === 'missing');
@@ -50,6 +53,7 @@ export const prices = node('prices', (r): readonly Price[] => {
               heading: 'joints',
               what: j.label,
               id,
+              at: `joint.${j.id}`,
               figure: given(id, `${j.label}, cost`, cost, 0, 'money', 'Noted with the joint'),
             },
           ];
@@ -85,10 +89,10 @@ export const budgetCheck = node('budget', (r): readonly Check[] => {
   if (!budget || !total) return [];
   const base = {
     id: 'brief.budget',
-    stage: 'brief' as const,
+    stage: 'brief',
     reason: 'Money that is gone halfway leaves a car on stands.',
     at: 'brief.budget',
-  };
+  } as const;
   const left = derive({
     id: 'route.left',
     label: 'Left of the budget',
@@ -104,22 +108,23 @@ export const budgetCheck = node('budget', (r): readonly Check[] => {
       {
         ...unknownCheck({
           unknown: `Whether the budget suffices: no price yet for ${open.map((p) => p.what).join(', ')}`,
-          lacks: open.map((p) => p.id),
+          lacks: open.map((p) => p.at),
           ...base,
         }),
         figure: { value: left.value, unit: 'money', figureId: left.id },
       },
     ];
   return [
-    {
-      figure: { value: left.value, unit: 'money', figureId: left.id },
+    judge({
       ...base,
-      ...told(fits ? 'ok' : 'caution', {
-        holds: 'The budget suffices for this route',
-        fails: 'This route costs more than the budget',
-        todo: 'Compare the routes, take a cheaper part, or raise the budget.',
-      }),
-    },
+      figure: left,
+      way: 'atLeast',
+      limit: 0,
+      holds: 'The budget suffices for this route',
+      fails: 'This route costs more than the budget',
+      unknown: '',
+      todo: 'Compare the routes, take a cheaper part, or raise the budget.',
+    }),
   ];
 });
 
@@ -152,33 +157,27 @@ export const days = node('days', (r): Figure | undefined => {
 export const dateCheck = node('date', (r): readonly Check[] => {
   const [finishBy, today, takes] = [r.field('brief', 'finishBy'), r.today(), r.of(days)];
   if (!finishBy || today === undefined) return [];
-  const base = {
-    id: 'brief.date',
-    stage: 'brief' as const,
-    reason: `Wanted by ${finishBy}. Parcels come first, then the work; what goes wrong comes on top.`,
-    at: 'time.hours',
-  };
-  if (!takes)
-    return [
-      unknownCheck({
-        unknown: 'Whether the date can be kept: not known',
-        lacks: ['time.hours', 'time.lead'],
-        ...base,
-      }),
-    ];
   const left = dayNumber(finishBy) - dayNumber(today);
-  const spare = left - Math.ceil(takes.value);
-  const assumed = Object.values(takes.assumed);
+  const spare = takes && left - Math.ceil(takes.value);
   return [
-    {
-      ...base,
-      ...told(spare >= 0 ? 'ok' : 'caution', {
-        holds: 'The date can be kept',
-        fails: `This route ends ${-spare} days after the date wanted`,
-        todo: 'Begin with what has to be ordered, put more hours a week in, or take a quicker route.',
-      }),
-      figure: { value: Math.ceil(takes.value), unit: 'count', figureId: takes.id },
-      ...(assumed.length ? { assumed } : {}),
-    },
+    judgeFact({
+      id: 'brief.date',
+      stage: 'brief',
+      rests: { 'brief.finishBy': finishBy, 'route.days': takes },
+      fault:
+        spare === undefined || spare >= 0
+          ? undefined
+          : {
+              level: 'caution',
+              title: `This route ends ${-spare} days after the date wanted`,
+              todo: 'Begin with what has to be ordered, put more hours a week in, or take a quicker route.',
+            },
+      figure: takes,
+      holds: 'The date can be kept',
+      unknown: 'Whether the date can be kept: not known',
+      reason: `Wanted by ${finishBy}. Parcels come first, then the work; what goes wrong comes on top.`,
+      at: 'time.hours',
+      lacks: ['time.hours', 'time.lead', 'brief.hoursPerWeek'],
+    }),
   ];
 });

@@ -30,6 +30,12 @@ export const JOINT_NAMES: Readonly<Record<JointId, string>> = {
   sensor: 'Speed sensor to car',
 };
 
+type JointPlaces = { readonly [J in JointId as `joint.${J}`]: string };
+/** Each joint as a place of its own. */
+export const JOINT_PLACES = Object.fromEntries(
+  JOINT_IDS.map((id) => [`joint.${id}`, 'a joint']),
+) as unknown as JointPlaces;
+
 /** How two faces go together. */
 export type Verdict = 'fits' | 'work' | 'no' | 'unknown';
 export const VERDICTS: readonly Verdict[] = ['fits', 'work', 'no', 'unknown'];

@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { sized } from '../../../measure';
 import type { Figure } from '../../../measure';
 import type { FigureOf, FactOf } from '../../../stage/node';
@@ -29,7 +30,7 @@ export interface Face {
   readonly of: string;
   readonly text: string;
   /** Quantities and facts (`fact.…`) it is made of. */
-  readonly from: readonly string[];
+  readonly from: readonly PlaceId[];
 }
 
 /** What dimensions alone say. */
@@ -54,7 +55,7 @@ export const no = (why: string): Judged => ({ verdict: 'no', why });
 export const mm = (figure: Figure | undefined, digits = 1): string =>
   figure ? `${sized(figure.value, 'mm', digits)}` : '';
 
-export function face(of: string, from: readonly string[], text: string): Face {
+export function face(of: string, from: readonly PlaceId[], text: string): Face {
   return { of, from, text };
 }
 

@@ -1,4 +1,4 @@
-import { unknownCheck, type Check } from '../../../stage';
+import { unknownCheck, type Check, judgeFact } from '../../../stage';
 import type { JointResult } from './mating-stage';
 
 /**
@@ -44,12 +44,16 @@ function reasonOf({ faces, note, computed }: JointResult): string {
   return `${known.join(', ')}; ${note.reason || computed.why}.`;
 }
 
-const joined = (joint: JointResult): Check => ({
-  id: `joint.${joint.id}`,
-  stage: 'donor',
-  level: 'ok',
-  title: `${joint.label}: fits${joint.verdict === 'work' ? ' with work' : ''}`,
-  reason: reasonOf(joint),
-  todo: '',
-  at: `joint.${joint.id}`,
-});
+const joined = (joint: JointResult): Check =>
+  judgeFact({
+    id: `joint.${joint.id}`,
+    stage: 'donor',
+    rests: joint.note.verdict
+      ? { [`joint.${joint.id}`]: joint.note.verdict }
+      : Object.fromEntries(joint.faces.map((f, i) => [f.from[0] ?? `joint.${joint.id}.${i}`, f.text])),
+    holds: `${joint.label}: fits${joint.verdict === 'work' ? ' with work' : ''}`,
+    unknown: `${joint.label}: not known yet`,
+    reason: reasonOf(joint),
+    at: `joint.${joint.id}`,
+    lacks: joint.faces.flatMap((f) => (f.text === '' ? f.from : [])),
+  });

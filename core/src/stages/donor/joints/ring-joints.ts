@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { sized } from '../../../measure';
 import type { Figure } from '../../../measure';
 import type { PartSearch } from '../../../stage/parts-counter';
@@ -59,7 +60,7 @@ interface SeatFigures {
   readonly outside: Figure | undefined;
   readonly width: Figure | undefined;
   readonly open: boolean;
-  readonly from: { readonly inside: readonly string[]; readonly outside: readonly string[] };
+  readonly from: { readonly inside: readonly PlaceId[]; readonly outside: readonly PlaceId[] };
 }
 
 function ringVerdict(

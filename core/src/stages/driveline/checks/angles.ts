@@ -1,23 +1,35 @@
-import { sized, type Figure } from '../../../measure';
-import { inARow, judge, OPEN_NAMES, unknownCheck, unsettledUnder, type Check } from '../../../stage';
+import { sized, type Figure, expandedUncertainty } from '../../../measure';
+import {
+  inARow,
+  judge,
+  OPEN_NAMES,
+  unknownCheck,
+  unsettledUnder,
+  type Check,
+  type PlaceId,
+  unless,
+  judgeFact,
+  UNSURE,
+} from '../../../stage';
 import { node, type Reads } from '../node';
 import { atRest, driving, shaking } from '../figures/motion';
 import { fastest, line } from '../figures/line';
 import { runningSlope, setSlope, aimWay } from '../figures/slopes';
 import { overTravel, worstInBand } from '../figures/band';
 
-const STAGE = 'driveline';
-const AT = 'drive.slope';
+const STAGE = 'driveline' as const;
+const AT = 'drive.slope' as const;
 
 /** What is missing for any of them. */
-const missing = (r: Reads): readonly string[] => [
-  ...new Set([
+const missing = (r: Reads): readonly PlaceId[] => [
+  ...new Set<PlaceId>([
     ...r.of(line).lacks,
-    ...(r.of(fastest) ? [] : ['drive.rpm']),
-    ...(r.choice('aim') === 'undecided' ? ['drive.aim'] : []),
-    ...(r.choice('aim') !== 'undecided' && r.choice('aim') !== 'parallel' && !r.figure('drive.preset')
-      ? ['drive.preset']
-      : []),
+    ...unless(r.of(fastest), 'drive.rpm'),
+    ...unless(r.choice('aim') !== 'undecided', 'drive.aim'),
+    ...unless(
+      r.choice('aim') === 'undecided' || r.choice('aim') === 'parallel' || r.figure('drive.preset'),
+      'drive.preset',
+    ),
   ]),
 ];
 
@@ -196,27 +208,29 @@ function rangeCheck(r: Reads): Check[] {
   const inside = chosen.allowed.some(([from, to]) => set.value >= from - 1e-9 && set.value <= to + 1e-9);
   const ranges = chosen.allowed.map(([from, to]) => `${sized(from, 'rad')} to ${sized(to, 'rad')}`);
   const none = ranges.length === 0;
+  const edges = chosen.allowed.flat().map((edge) => Math.abs(set.value - edge));
+  const unsure = Math.min(Infinity, ...edges) < expandedUncertainty(set);
   return [
-    {
+    judgeFact({
       id: 'drive.range',
       stage: STAGE,
-      level: inside ? 'ok' : none ? 'stop' : 'caution',
-      title: inside
-        ? 'Pinion stands within what is allowed'
+      rests: { [set.id]: set, 'drive.aim': chosen.way },
+      fault: inside
+        ? undefined
         : none
-          ? 'No pinion slope keeps every limit'
-          : 'Pinion stands outside what is allowed',
-      figure: { value: set.value, unit: 'rad', figureId: set.id },
-      reason: none
-        ? 'The joint at the gearbox, the kink of the shafts or the speed leaves no room.'
-        : `Allowed at rest: ${ranges.join(', ')}.`,
-      todo: inside
-        ? ''
-        : none
-          ? 'Turn the gearbox’s mount, move the centre bearing, or lower the speed.'
-          : 'Set it within that.',
+          ? {
+              level: 'stop',
+              title: 'No pinion slope keeps every limit',
+              reason: 'The joint at the gearbox, the kink of the shafts or the speed leaves no room.',
+              todo: 'Turn the gearbox’s mount, move the centre bearing, or lower the speed.',
+            }
+          : { level: 'caution', title: 'Pinion stands outside what is allowed', todo: 'Set it within that.' },
+      figure: set,
+      holds: `Pinion stands within what is allowed${unsure ? `, but ${UNSURE}` : ''}`,
+      unknown: '',
+      reason: `Allowed at rest: ${ranges.join(', ')}.`,
       at: AT,
-    },
+    }),
   ];
 }
 
@@ -272,23 +286,31 @@ export const settles = node('settles', (r): readonly Check[] => {
   const unsaid = loose.filter((choice) => !openings[choice]);
   const names = (list: typeof loose) => inARow(list.map((choice) => OPEN_NAMES[choice]));
   return [
-    {
+    judgeFact({
       id: 'drive.open',
       stage: STAGE,
-      level: open.length ? 'caution' : unsaid.length ? 'unknown' : assumed.length ? 'caution' : 'ok',
-      title: open.length
-        ? `Pinion slope rests on what is still open: ${names(open)}`
-        : unsaid.length
-          ? `Whether it will stay is not known: ${names(unsaid)}`
-          : assumed.length
-            ? `Pinion slope rests on what is only assumed: ${names(assumed)}`
-            : 'What the pinion slope rests on is settled',
+      rests: {
+        [slope.id]: slope,
+        ...Object.fromEntries(unsaid.map((choice) => [`open.${choice}`, undefined])),
+        ...Object.fromEntries(
+          Object.entries(openings).map(([choice, said]) => [`open.${choice}`, said?.state]),
+        ),
+      },
+      fault:
+        open.length || (assumed.length && !unsaid.length)
+          ? {
+              level: 'caution',
+              title: open.length
+                ? `Pinion slope rests on what is still open: ${names(open)}`
+                : `Pinion slope rests on what is only assumed: ${names(assumed)}`,
+              todo: 'Tack only, and order nothing, until it is settled; say so under What may still change.',
+            }
+          : undefined,
+      holds: 'What the pinion slope rests on is settled',
+      unknown: `Whether it will stay is not known: ${names(unsaid)}`,
       reason:
         'A perch that is welded, or a shaft that is ordered, for a gearbox, a spring or a height that changes is made twice.',
-      todo: loose.length
-        ? 'Tack only, and order nothing, until it is settled; say so under What may still change.'
-        : '',
       at: AT,
-    },
+    }),
   ];
 });

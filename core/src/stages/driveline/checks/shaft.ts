@@ -5,7 +5,7 @@ import { shaftRoom } from '../figures/room';
 import { slipJoint } from '../figures/travel';
 import { node } from '../node';
 
-const STAGE = 'driveline';
+const STAGE = 'driveline' as const;
 
 /** Does a shaft whip, does its slip joint bottom or come apart? */
 export const runs = node('runs', (r): readonly Check[] => {

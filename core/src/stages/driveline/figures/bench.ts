@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { bySide } from '../../../geometry';
 import type { Maybe } from '../../../measure';
 import { angles } from '../../survey/figures/car';
@@ -31,12 +32,12 @@ export const turns = node('turns', (r) =>
 );
 
 /** Slope of the spring seats, against level, in the car. */
-export const benchLacks = node('benchLacks', (r): readonly string[] => {
+export const benchLacks = node('benchLacks', (r): readonly PlaceId[] => {
   const i = r.of(benchInput);
   return [
-    ...(i.flat ? [] : ['donor.angle.flat']),
-    ...(i.pinion ? [] : ['donor.angle.pinion']),
-    ...(i.seat.left ? [] : ['angle.perch.left']),
-    ...(i.seat.right ? [] : ['angle.perch.right']),
+    ...unless(i.flat, 'donor.angle.flat'),
+    ...unless(i.pinion, 'donor.angle.pinion'),
+    ...unless(i.seat.left, 'angle.perch.left'),
+    ...unless(i.seat.right, 'angle.perch.right'),
   ];
 });

@@ -1,5 +1,5 @@
 import { assumedAs, derive, given, sized, type Figure, type Maybe } from '../../../measure';
-import { waitsFor } from '../../../stage';
+import { waitsFor, type PlaceId } from '../../../stage';
 import { chosen, school } from '../../cut/figures/schools';
 import { stand } from '../../cut/figures/stand';
 import { isPlanned } from '../../cut/school-stage';
@@ -11,9 +11,9 @@ import { node, type Reads } from '../node';
 export interface KnownLine {
   readonly line?: Line;
   /** Quantities without which it is not known. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
   /** Why what was read cannot be a driveline, and what was read so. */
-  readonly impossible?: { readonly why: string; readonly readings: readonly string[] };
+  readonly impossible?: { readonly why: string; readonly readings: readonly PlaceId[] };
 }
 
 /** The gearbox’s slope against level, however the gauge was zeroed. */
@@ -37,7 +37,7 @@ export const pinionSide = node('pinionSide', (r): Maybe => {
 });
 
 /** What the pinion’s place lacks. */
-const pinionLacks = node('pinionLacks', (r): readonly string[] => {
+const pinionLacks = node('pinionLacks', (r): readonly PlaceId[] => {
   const way = r.of(chosen);
   return way && !isPlanned(way) ? way.lacks : ['brief.targetWidth'];
 });
@@ -94,7 +94,7 @@ function backwards(
 ): KnownLine['impossible'] {
   const pinion = nose.value + Math.abs(drop.value);
   const [front, rear] = [gearbox.along.value, centre?.along.value];
-  const tell = (what: string, before: number, behind: number, readings: readonly string[]) =>
+  const tell = (what: string, before: number, behind: number, readings: readonly PlaceId[]) =>
     before - behind < SHORTEST
       ? { why: `${what}: ${sized(before)} and ${sized(behind)} forward of the axle.`, readings }
       : undefined;
@@ -139,7 +139,7 @@ function angledBy(r: Reads): Omit<Line, 'gearbox' | 'centre' | 'even'> | undefin
 /** The driveline, whatever the pinion’s slope; what is missing of it. */
 export const line = node('line', (r): KnownLine => {
   const two = r.choice('pieces') === 'two';
-  const lacks: string[] = [...GEARBOX, ...(two ? CENTRE : []), ...AXLE].filter((id) => !r.figure(id));
+  const lacks: PlaceId[] = [...GEARBOX, ...(two ? CENTRE : []), ...AXLE].filter((id) => !r.figure(id));
   if (!r.of(gearboxSlope)) lacks.unshift('angle.gearbox');
   if (!r.of(pinionSide)) lacks.push(...r.of(pinionLacks));
   const [gearbox, centre] = [placeOf(r, GEARBOX), two ? placeOf(r, CENTRE) : undefined];

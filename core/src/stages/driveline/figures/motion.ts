@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { derive, type Figure, type Maybe } from '../../../measure';
 import { acceleration, lineAt, type LineAt } from '../line-at';
 import { node } from '../node';
@@ -56,7 +57,7 @@ export interface Whip {
   readonly critical?: Figure;
   /** Its fastest over that. */
   readonly share?: Figure;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 /** Critical speed of each shaft, from the gearbox. */

@@ -1,5 +1,5 @@
 import { derive, given, type Figure, type Maybe } from '../../../measure';
-import { waitsFor } from '../../../stage';
+import { waitsFor, type PlaceId, unless } from '../../../stage';
 import type { ShaftObstacle } from '../choices';
 import type { LineAt } from '../line-at';
 import { node } from '../node';
@@ -16,7 +16,7 @@ export interface ShaftRoom {
   readonly over: readonly Over[];
   /** Free at either side in the tunnel’s narrowest place, mm. */
   readonly tunnel: Maybe;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 /** Room along the driveshaft. */
@@ -28,7 +28,7 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
     r.figure('spring.bump'),
     r.figure('line.tunnel'),
   ];
-  const lacks = [...r.of(line).lacks, ...(D ? [] : ['drive.outside']), ...(bump ? [] : ['spring.bump'])];
+  const lacks = [...r.of(line).lacks, ...unless(D, 'drive.outside'), ...unless(bump, 'spring.bump')];
   const over = Object.entries(r.part('overShaft')).map(([id, o]): Over => ({
     id,
     ...o,

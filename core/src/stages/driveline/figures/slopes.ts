@@ -1,6 +1,6 @@
 import { derive, given, type Figure, type Maybe } from '../../../measure';
 import { pinionSlopes, type SlopeAnswer, type SlopeQuestion, type Vector } from '../../../mechanics';
-import type { Node } from '../../../stage';
+import { type Node, type PlaceId, unless } from '../../../stage';
 import { WAYS, type AimWay } from '../choices';
 import { lineAt, type Line, type LineAt } from '../line-at';
 import { node, type Reads } from '../node';
@@ -16,7 +16,7 @@ export interface WayResult {
   /** Slopes at rest that keep every limit while it drives. */
   readonly allowed: readonly (readonly [from: number, to: number])[];
   /** Quantities that are missing. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 const isEven = (way: AimWay): boolean => way === 'cv';
@@ -76,7 +76,7 @@ function wayOf(r: Reads, way: AimWay): WayResult {
   const { line: known, lacks } = r.of(line);
   const answer = r.of(isEven(way) ? solved.cv : solved.parallel);
   const preset = presetOf(r, way);
-  const missing = [...lacks, ...(r.of(fastest) ? [] : ['drive.rpm']), ...(preset ? [] : ['drive.preset'])];
+  const missing = [...lacks, ...unless(r.of(fastest), 'drive.rpm'), ...unless(preset, 'drive.preset')];
   if (!known || !answer || !preset) return { way, allowed: [], lacks: missing };
   const allowed = answer.allowed.map(([from, to]) => [from - preset.value, to - preset.value] as const);
   const running = runningOf(known, way, answer);

@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { derive, given, least, type Figure, type Maybe } from '../../../measure';
 import { node, type Reads } from '../node';
 import { axleTravel, type AxleAt } from './axle-travel';
@@ -13,7 +14,7 @@ export interface Slip {
   /** What is left to bottom, and of spline beyond the least that must stay. */
   readonly toBottom?: Figure;
   readonly beyondLeast?: Figure;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 const POSES = [

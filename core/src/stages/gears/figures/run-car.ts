@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import type { Figure } from '../../../measure';
 import type { RunCar, RunPlan } from '../../../mechanics';
 import { node, type Reads } from '../node';
@@ -11,7 +12,7 @@ export interface RunQuestion {
   readonly plan?: RunPlan;
   readonly sets: readonly { readonly id: string; readonly name: string; readonly ratio: number }[];
   /** Quantities, and fields of the brief, that are missing. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
   /** Defaults that it rests on, by what they stand for. */
   readonly assumed: readonly string[];
   /** Why it cannot be run as it was said. */
@@ -110,12 +111,12 @@ function couplingOf(r: Reads, launch: number): RunCar['coupling'] {
   };
 }
 
-function missing(r: Reads): readonly string[] {
+function missing(r: Reads): readonly PlaceId[] {
   return [
     ...NEEDS.filter((id) => !r.figure(id)),
-    ...(r.of(circumference) ? [] : ['brief.tyreDiameter']),
-    ...(r.field('brief', 'torqueCurve').length > 1 ? [] : ['brief.torqueCurve']),
-    ...(r.field('brief', 'gears').length > 0 ? [] : ['brief.gears']),
-    ...(r.of(engineLimit) ? [] : ['gear.limit']),
+    ...unless(r.of(circumference), 'brief.tyreDiameter'),
+    ...unless(r.field('brief', 'torqueCurve').length > 1, 'brief.torqueCurve'),
+    ...unless(r.field('brief', 'gears').length > 0, 'brief.gears'),
+    ...unless(r.of(engineLimit), 'gear.limit'),
   ];
 }

@@ -5,7 +5,7 @@ import { armLoads, hardest, loadInputs } from '../figures/loads';
 import { node, type Reads } from '../node';
 import { AT } from './moves';
 
-const STAGE = 'motion';
+const STAGE = 'motion' as const;
 const YOUNG = 205_000;
 
 /** Shear of the bolt through a link’s eye, MPa, and its load over what makes its tube buckle. */

@@ -1,5 +1,5 @@
 import { greater, sized, type Maybe } from '../../../measure';
-import { judge, unknownCheck, type Check, type CheckLimit } from '../../../stage';
+import { judge, unknownCheck, type Check, type CheckLimit, type PlaceId } from '../../../stage';
 import { axlePose, type AxlePose } from '../../../mechanics/solid-axle';
 import { arms, memberId } from '../figures/arms';
 import { barLeftOut } from '../figures/answers';
@@ -8,8 +8,8 @@ import { standing, study } from '../figures/study';
 import { reachOf, type Stand } from '../study';
 import { node, type Reads } from '../node';
 
-const STAGE = 'motion';
-export const AT = 'arm.list';
+const STAGE = 'motion' as const;
+export const AT = 'arm.list' as const;
 
 /** Something was begun that a motion is asked of. */
 const begun = (r: Reads): boolean =>
@@ -119,8 +119,8 @@ const beyond = (stand: Stand, pose: AxlePose, words: string): Check => ({
 const abs = (figure: Maybe): number => Math.abs(figure?.value ?? 0);
 const worse = (a: Maybe, b: Maybe): Maybe => (abs(a) >= abs(b) ? a : b);
 
-const TRAVEL = ['spring.bump', 'spring.droop'];
-const lacking = (r: Reads, ids: readonly string[]): readonly string[] =>
+const TRAVEL = ['spring.bump', 'spring.droop'] as const;
+const lacking = (r: Reads, ids: readonly PlaceId[]): readonly PlaceId[] =>
   ids.filter((id) => r.figure(id as 'spring.bump') === undefined);
 
 /** One figure of the whole travel; unknown while half of it is not known. */
@@ -130,7 +130,7 @@ function judged(
   known: boolean,
   said: Pick<Parameters<typeof judge>[0], 'id' | 'holds' | 'fails' | 'reason' | 'todo' | 'unknown'>,
   limit: CheckLimit,
-  needs: readonly string[] = TRAVEL,
+  needs: readonly PlaceId[] = TRAVEL,
 ): Check {
   return judge({
     stage: STAGE,

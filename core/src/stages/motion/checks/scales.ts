@@ -5,7 +5,7 @@ import { height, weighed } from '../figures/scales';
 import { arms, memberId, sprung } from '../figures/arms';
 import { node, type Reads } from '../node';
 
-const STAGE = 'motion';
+const STAGE = 'motion' as const;
 
 function less(id: string, label: string, a: Maybe, b: Maybe): Figure | undefined {
   if (!a || !b) return undefined;
@@ -31,7 +31,9 @@ export const agrees = node('agrees', (r: Reads): readonly Check[] => {
     );
     if (!figure) return [];
     const [l, q] =
-      at === 'front' ? ['scales.leftFront', 'scales.rightFront'] : ['scales.leftRear', 'scales.rightRear'];
+      at === 'front'
+        ? (['scales.leftFront', 'scales.rightFront'] as const)
+        : (['scales.leftRear', 'scales.rightRear'] as const);
     return [
       judgeClosure(
         {
@@ -44,9 +46,9 @@ export const agrees = node('agrees', (r: Reads): readonly Check[] => {
           unknown: '',
           reason: 'Both are of one car as it is driven; one of them was read with another load in it.',
           todo: 'Weigh again with driver and fuel in, and correct the one that is wrong.',
-          at: l as string,
+          at: l,
         },
-        [l as string, q as string, `brief.${at}`],
+        [l, q, `brief.${at}`],
       ),
     ];
   };
@@ -64,7 +66,7 @@ export const agrees = node('agrees', (r: Reads): readonly Check[] => {
             figure: { value: h.value, unit: h.unit, figureId: h.id },
             reason: 'By the scales with the front raised. The brief’s height stays until they are right.',
             todo: 'Hold the springs at ride length, let the brakes off, raise it higher, and read the rear scales again.',
-            at: 'scales.raisedRear',
+            at: 'scales.raisedRear' as const,
             contradicts: ['scales.raisedRear', 'scales.raisedBy'],
           },
         ]

@@ -1,4 +1,4 @@
-import { judge, unknownCheck, type Check } from '../../../stage';
+import { judge, unknownCheck, type Check, type PlaceId } from '../../../stage';
 import { sprung, memberId } from '../figures/arms';
 import { rooms, bodies } from '../figures/rooms';
 import { springs, dampers } from '../figures/springs';
@@ -7,11 +7,11 @@ import { standing } from '../figures/study';
 import { node, type Reads } from '../node';
 import { AT } from './moves';
 
-const STAGE = 'motion';
-const missing = (r: Reads, ids: readonly string[]): readonly string[] =>
+const STAGE = 'motion' as const;
+const missing = (r: Reads, ids: readonly PlaceId[]): readonly PlaceId[] =>
   ids.filter((id) => r.figure(id as 'coil.rate') === undefined);
 /** What all of a spring’s lengths rest on. */
-const OF_SPRING = ['coil.rate', 'coil.free', 'brief.rear', 'motion.unsprung'];
+const OF_SPRING = ['coil.rate', 'coil.free', 'brief.rear', 'motion.unsprung'] as const;
 
 /** Springs at both ends of the travel. */
 export const springEnds = node('springEnds', (r): readonly Check[] =>
@@ -19,7 +19,6 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
     const id = memberId(of.member);
     const { name } = of.member;
     const base = { stage: STAGE, way: 'atLeast' as const, stop: 0 };
-    const none = { ...r.limit('coil.left'), value: 0, fallback: 0 };
     return [
       judge({
         ...base,
@@ -44,7 +43,7 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
         at: 'coil.rate',
         lacks: missing(r, [...OF_SPRING, 'spring.droop']),
         figure: loose,
-        limit: none,
+        limit: 0,
         holds: `${name}: spring stays pressed at full droop`,
         fails: `${name}: spring hangs loose at full droop`,
         unknown: `${name}: whether its spring hangs loose is not known`,
@@ -57,7 +56,7 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
         at: 'coil.free',
         lacks: missing(r, OF_SPRING),
         figure: seat,
-        limit: none,
+        limit: 0,
         holds: `${name}: there is room for its spring at ride height`,
         fails: () => `${name}: its spring is longer than there is room at ride height`,
         unknown: `${name}: whether there is room for its spring is not known`,
@@ -106,22 +105,24 @@ export const springTaken = node('springTaken', (r): readonly Check[] => {
       at: 'coil.over',
       lacks: missing(r, ['coil.over']),
     }),
-    ...[
-      { id: 'coil.list', figure: off, what: 'rate', on: ['coil.rate'] },
-      { id: 'coil.listLong', figure: offLong, what: 'lengths', on: ['coil.free', 'coil.solid'] },
-    ].map(({ id, figure, what, on }) =>
+    ...(
+      [
+        { id: 'coil.list', figure: off, what: 'rate', on: ['coil.rate'] },
+        { id: 'coil.listLong', figure: offLong, what: 'lengths', on: ['coil.free', 'coil.solid'] },
+      ] as const
+    ).map(({ id, figure, what, on }) =>
       judge({
         id,
         stage: STAGE,
         figure,
         way: 'atMost',
-        limit: r.limit(id as 'coil.list'),
+        limit: r.limit(id),
         holds: `Spring ${offer.number}: its ${what} as its list says`,
         fails: () => `Spring ${offer.number}: its ${what} not as its list says`,
         unknown: `Spring ${offer.number}: whether its list is right about its ${what} is not known`,
         reason: 'Lengths, loads and frequency go by what stands here, not by what is on the list.',
         todo: 'Go by what was read of this one, or take another spring.',
-        at: on[0] as string,
+        at: on[0],
         lacks: missing(r, on),
       }),
     ),
@@ -142,7 +143,7 @@ export const damperEnds = node('damperEnds', (r): readonly Check[] =>
         stops: string;
         unknown: string;
         todo: string;
-        needs: readonly string[];
+        needs: readonly PlaceId[];
       },
     ) =>
       judge({

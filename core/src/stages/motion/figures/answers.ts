@@ -6,7 +6,7 @@ import { width } from '../../cut/figures/stand';
 import { axleTravel, type AxleTravel } from '../../driveline/figures/axle-travel';
 import { outward, type Outward } from '../../stance/figures/outward';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
-import { answer } from '../../../stage';
+import { answer, type PlaceId, unless } from '../../../stage';
 import { node, type Reads } from '../node';
 import { posedAt, reached, type Posed, type Stand } from '../study';
 import { armLoads, hardest } from './loads';
@@ -54,11 +54,12 @@ function outwardAt(stand: Stand, pose: StancePoseId, side: Side, half: number): 
   return reached(posed.pose) ? sign * posed.pose.y : Number.NaN;
 }
 
-const needed = (pose: StancePoseId): readonly string[] => {
+const needed = (pose: StancePoseId): readonly PlaceId[] => {
   const { travel: share, leans } = POSE_SHAPES[pose];
   return [
-    ...(share > 0 ? ['spring.bump'] : share < 0 ? ['spring.droop'] : []),
-    ...(leans ? ['stance.lean'] : []),
+    ...unless(share <= 0, 'spring.bump'),
+    ...unless(share >= 0, 'spring.droop'),
+    ...unless(!leans, 'stance.lean'),
   ];
 };
 

@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import type { Figure } from '../../../measure';
 import { centreHeight } from '../../brief/figures/torque';
 import type { AxleLink, AxlePin, Point3, SolidAxle } from '../../../mechanics/solid-axle';
@@ -37,7 +38,7 @@ export interface Held {
 /** What is known of how the axle is held, or why it is not. */
 interface Holding {
   readonly held?: Held;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
   /** What the chosen way of holding it still wants, in words. */
   readonly wants: readonly string[];
 }
@@ -260,7 +261,10 @@ export const holding = node('holding', (r): Holding => {
   if (!wanted) return { lacks: way === 'unsaid' ? ['motion.way'] : [], wants: [] };
   const H = r.figure('drive.axleHeight');
   const leaf = way === 'leaf';
-  const lacks = [...(H ? [] : ['drive.axleHeight']), ...(leaf ? LEAF.filter((id) => !r.figure(id)) : [])];
+  const lacks: PlaceId[] = [
+    ...unless(H, 'drive.axleHeight'),
+    ...(leaf ? LEAF.filter((id) => !r.figure(id)) : []),
+  ];
   if (!H) return { lacks, wants: [] };
   const inputs = new Inputs();
   const byId = new Map<string, number>();
@@ -275,7 +279,7 @@ export const holding = node('holding', (r): Holding => {
   const crank = crankOf(r, inputs);
   const wants = wantsOf(wanted, members, crank !== undefined);
   if (unplaced.length) lacks.push('arm.list');
-  if (lacks.length || wants.length) return { lacks: [...lacks, ...(wants.length ? ['arm.list'] : [])], wants };
+  if (lacks.length || wants.length) return { lacks: [...lacks, ...unless(!wants.length, 'arm.list')], wants };
   const holds = members.filter(({ kind }) => !SPRUNG.includes(kind));
   const parts: Parts = { members: holds, at, leaf, crank, front: r.choice('ladderFront') };
   return {

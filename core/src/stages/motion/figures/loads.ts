@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { derive, given, type Figure, type Maybe } from '../../../measure';
 import { axleLoads } from '../../../mechanics/axle-loads';
 import type { Point3 } from '../../../mechanics/solid-axle';
@@ -33,7 +34,7 @@ interface LoadInputs {
   readonly launch: Pushes | undefined;
   readonly braking: Pushes | undefined;
   readonly cornering: Pushes | undefined;
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
 }
 
 const G = '9.80665';
@@ -128,8 +129,8 @@ export const loadInputs = node('loadInputs', (r): LoadInputs => {
     });
   const missing = [
     ...lacks.filter((id) => id.startsWith('brief.')),
-    ...(t ? [] : ['brief.targetWidth', 'wheel.et']),
-    ...(r.figure('brief.axleRatio') ? [] : ['brief.axleRatio']),
+    ...unless(t, 'brief.targetWidth', 'wheel.et'),
+    ...unless(r.figure('brief.axleRatio'), 'brief.axleRatio'),
   ];
   if (!t || !weight) return { launch: undefined, braking: undefined, cornering: undefined, lacks: missing };
   const turn = thrust && shaftTurn(r, thrust);

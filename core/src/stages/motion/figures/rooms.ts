@@ -1,3 +1,4 @@
+import { unless, type PlaceId } from '../../../stage';
 import { given, INSTRUMENTS, solved, type Figure, type Maybe } from '../../../measure';
 import { roomOfBar, roomOfWheel, type Capsule, type Disc, type Still } from '../../../mechanics/nearest';
 import { carried, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
@@ -39,7 +40,7 @@ export interface Room {
 export interface Bodies {
   readonly all: readonly Body[];
   /** Named where it is not known: what is not looked at is not clear. */
-  readonly missing: readonly string[];
+  readonly missing: readonly PlaceId[];
 }
 
 /** What a wheel’s place and size follow from. */
@@ -91,7 +92,7 @@ export const bodies = node('bodies', (r): Bodies => {
   return {
     all: [...tube, ...wheels, ...members],
     missing: [
-      ...(tube.length ? [] : ['brief.targetWidth']),
+      ...unless(tube.length, 'brief.targetWidth'),
       ...(wheels.length ? [] : WHEEL.filter((id) => !r.figure(id))),
     ],
   };

@@ -1,3 +1,4 @@
+import type { PlaceId } from '../../../stage';
 import { derive, type Figure, type Maybe } from '../../../measure';
 import { track } from '../../stance/figures/stance';
 import { node, type Reads } from '../node';
@@ -12,7 +13,7 @@ interface Weighed {
   /** Share of left front and right rear together. */
   readonly cross: Maybe;
   /** What is missing for the level readings, and for the height beside those. */
-  readonly lacks: readonly string[];
+  readonly lacks: readonly PlaceId[];
   readonly lacksHeight: readonly string[];
 }
 

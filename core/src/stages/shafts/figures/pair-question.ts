@@ -1,3 +1,4 @@
+import { type PlaceId, unless } from '../../../stage';
 import { ends } from '../../cut/figures/ends';
 import { schools } from '../../cut/figures/schools';
 import { isPlanned } from '../../cut/school-stage';
@@ -14,13 +15,13 @@ export interface PairQuestion {
 }
 
 /** The question, or the quantities it still lacks. */
-export const pairQuestion = node('pairQuestion', (r): PairQuestion | { readonly lacks: readonly string[] } => {
+export const pairQuestion = node('pairQuestion', (r): PairQuestion | { readonly lacks: readonly PlaceId[] } => {
   const { half, shaft, lacks: open } = r.of(ends);
-  const lacks = [
+  const lacks: readonly PlaceId[] = [
     ...new Set(SIDES.flatMap((side) => [...open[side].half, ...open[side].shaft])),
-    r.figure('donor.splineTeeth') === undefined ? 'donor.splineTeeth' : '',
-    r.figure('brief.targetWidth') === undefined ? 'brief.targetWidth' : '',
-  ].filter(Boolean);
+    ...unless(r.figure('donor.splineTeeth'), 'donor.splineTeeth'),
+    ...unless(r.figure('brief.targetWidth'), 'brief.targetWidth'),
+  ];
   if (lacks.length) return { lacks };
   const value = (side: 'left' | 'right') => half[side]?.value ?? Number.NaN;
   return {

@@ -9,7 +9,6 @@ import { surveyStage } from '../survey-stage';
 
 const ANGLES = [...CAR_ANGLES, ...DONOR_ANGLES];
 const ANGLE_IDS = idsOf(ANGLES);
-type AngleId = (typeof ANGLE_IDS)[number];
 
 /** How the car stands. */
 export const level = node('level', (r) => levelStage(r.figure));
@@ -35,7 +34,7 @@ export const oldAxle = node('oldAxle', (r) =>
 export const angles = node('angles', (r) =>
   anglesStage({
     angles: ANGLES,
-    figures: (id) => r.figure(id as AngleId),
+    figures: r.figure,
     zeroedOn: Object.fromEntries(ANGLE_IDS.map((id) => [id, r.zeroedOn(id)])),
   }),
 );

@@ -1,0 +1,28 @@
+import type { Node } from './node';
+
+/** Kinds of thing that may stand in the way of another, or that a check is over. */
+export const THING_KINDS = [
+  'wheel',
+  'bracket',
+  'tubeItem',
+  'link',
+  'arm',
+  'casting',
+  'driveshaft',
+  'brake',
+  'spring',
+  'obstacle',
+  'overShaft',
+] as const;
+export type ThingKind = (typeof THING_KINDS)[number];
+
+/** One thing that stands in the plan. */
+export interface Thing {
+  readonly id: string;
+  readonly kind: ThingKind;
+  /** Within a sentence, such as `the truss`. */
+  readonly name: string;
+}
+
+/** What a stage’s part of the plan puts into the car. */
+export type Things = Node<readonly Thing[]>;
