@@ -28,6 +28,7 @@ const fact = factsOf(UNDER)('looks');
 const toy = words({
   id: 'toy',
   title: 'Toy',
+  headings: UNDER.headings,
   quantities: [
     quantity('toy.run', 'Wobble read', 'Indicator on the toy, one turn.', [0, 9]),
     quantity('toy.play', 'Play', 'Push and pull.', [0, 2], { fallback: { value: 0.25, why: 'a usual toy' } }),

@@ -1,3 +1,4 @@
+import { inMm } from '../testing/in-mm';
 import { learned, stand } from '../stages/cut/figures/stand';
 import { shafts } from '../stages/shafts/figures/shafts';
 import { describe, expect, it } from 'vitest';
@@ -318,16 +319,16 @@ describe('readings of one thing that contradict each other', () => {
 });
 
 describe('limits near which the readings cannot tell', () => {
-  it('say so: halves that close within 2.5 ± 3.1, against a limit of 2, are too coarse to tell', () => {
-    // 792 − 127.98 − 588 − 73.52; a look at the tube tells no more than 2.5·2/√3 and a tape 0.8·2/√3.
+  it('say so: halves 2.4 apart, known to ± 2.49, are too coarse to tell against a limit of 2', () => {
+    // 792 − 127.98 − 588 − 73.62; a look at the tube tells no more than 2·2/√3 and a tape 0.8·2/√3.
     const r = of({
-      'donor.brakeSpace.left': reading('caliper', 73.52),
+      'donor.brakeSpace.left': reading('caliper', 73.62),
       'donor.tube.left': reading('seen', 588),
     });
     const closure = check(r, 'donor.closure.left');
     expect(closure).toMatchObject({ level: 'caution' });
-    expect(closure?.figure?.value).toBeCloseTo(-2.5, 9);
-    expect(closure?.within).toBeCloseTo(Math.hypot(2.8868, 0.9238, 0.0231, 0.0231), 3);
+    expect(closure?.figure?.value).toBeCloseTo(-2.4, 9);
+    expect(closure?.within).toBeCloseTo(Math.hypot(2.3094, 0.9238, 0.0231, 0.0231), 3);
     expect(closure?.reason).toContain('within what the readings can tell');
   });
 
@@ -339,7 +340,9 @@ describe('limits near which the readings cannot tell', () => {
       'donor.brakeSpace.left': reading('caliper', 76),
     });
     expect(check(calipers, 'donor.closure.left')).toMatchObject({ level: 'stop', limit: { value: 2 } });
-    expect(check(calipers, 'donor.closure.left')?.reason).toContain('{1.87 mm} apart and known to ± {0.05 mm}');
+    expect(inMm(check(calipers, 'donor.closure.left')?.reason ?? '')).toContain(
+      '1.87 mm apart and known to ± 0.05 mm',
+    );
   });
 });
 

@@ -13,6 +13,10 @@ type Stages = (typeof STAGES)[number];
 export type StageId = Stages['id'];
 export type QuantityId = QuantityIdOf<Stages>;
 export type FactId = FactIdOf<Stages>;
+/** Id of a heading of a stage. */
+export type HeadingId<S extends StageId = StageId> = S extends StageId
+  ? keyof Extract<Stages, { readonly id: S }>['headings'] & string
+  : never;
 export type LimitId = LimitIdOf<Stages>;
 
 /** Every quantity, in walking order. */
@@ -60,15 +64,18 @@ export const factText = (id: string, value: string): string => optionText(FACT_B
 export const ANGLE_IDS: readonly string[] = QUANTITIES.filter((q) => q.relative).map((q) => q.id);
 
 /** A heading of a stage: its id, and how it is written. */
-export interface Heading {
-  readonly id: string;
+export interface Heading<I extends string = string> {
+  readonly id: I;
   readonly name: string;
 }
 
 /** Headings under which something is read in a stage, in walking order. */
-export function headingsOf(stage: string): readonly Heading[] {
-  const found = new Map(QUANTITIES.filter((q) => q.stage === stage).map((q) => [q.group, q.heading]));
-  return [...found].map(([id, name]) => ({ id, name }));
+export function headingsOf<S extends StageId>(stage: S): readonly Heading<HeadingId<S>>[] {
+  const read = new Set(QUANTITIES.filter((q) => q.stage === stage).map((q) => q.group));
+  const headings = STAGES.find(({ id }) => id === stage)?.headings ?? {};
+  const found = (Object.entries(headings) as [HeadingId<S>, string][]).filter(([id]) => read.has(id));
+  const order = [...read];
+  return found.sort(([a], [b]) => order.indexOf(a) - order.indexOf(b)).map(([id, name]) => ({ id, name }));
 }
 
 /** How a heading is written, whether something is read or looked at under it. */

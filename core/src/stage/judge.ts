@@ -33,6 +33,22 @@ export const COMPARE_SLACK: Readonly<Record<FigureUnit, number>> = {
   money: 1e-6,
 };
 
+/** What stands beside a verdict: its figure, with the defaults that it rests on, its limit and what was looked at. */
+function beside(
+  figure: Figure | CheckFigure | undefined,
+  limit: CheckLimit | 0 | undefined,
+  looked: readonly Looked[] | undefined,
+): Pick<Check, 'figure' | 'limit' | 'assumed' | 'looked'> {
+  const known = figure && 'working' in figure ? figure : undefined;
+  const assumed = known ? Object.values(known.assumed) : [];
+  return {
+    ...(figure ? { figure: known ? compared(known) : figure } : {}),
+    ...(limit ? { limit } : {}),
+    ...(assumed.length ? { assumed } : {}),
+    ...(looked ? { looked } : {}),
+  };
+}
+
 /** How a figure has to stand to its limit: not above, not below, or not farther from nothing. */
 export type Way = 'atMost' | 'atLeast' | 'within';
 
@@ -103,18 +119,7 @@ export function judge(held: Held): Check {
   const U = expandedUncertainty(figure);
   const unsure = nearest(held, figure) < U;
   const said = unsure ? `${reason} The figure is known to ± ${unsureBy(U, figure.unit)}: ${UNSURE}.` : reason;
-  const assumed = Object.values(figure.assumed);
-  const base = {
-    id,
-    stage,
-    figure: compared(figure),
-    ...(by === 0 ? {} : { limit: by }),
-    reason: said,
-    at,
-    ...(unsure ? { within: U } : {}),
-    ...(assumed.length ? { assumed } : {}),
-    ...(looked ? { looked } : {}),
-  };
+  const base = { id, stage, reason: said, at, ...beside(figure, by, looked), ...(unsure ? { within: U } : {}) };
   if (level === 'ok')
     return inOrder({ title: held.holds + (unsure ? `, but ${UNSURE}` : ''), ...base }, [figure.id]);
   return { level, title: word(held.fails, level), todo: word(held.todo, level), ...base };
@@ -189,18 +194,7 @@ export function judgeFact(held: HeldFact): Check {
   const { id, stage, rests, fault, holds, reason, at, figure, limit, looked } = held;
   const grounds = Object.keys(rests);
   if (grounds.length === 0) throw new RangeError(`${id} rests on nothing.`);
-  const known = figure && 'working' in figure ? figure : undefined;
-  const assumed = known ? Object.values(known.assumed) : [];
-  const base = {
-    id,
-    stage,
-    reason: fault?.reason ?? reason,
-    at,
-    ...(figure ? { figure: known ? compared(known) : figure } : {}),
-    ...(limit ? { limit } : {}),
-    ...(assumed.length ? { assumed } : {}),
-    ...(looked ? { looked } : {}),
-  };
+  const base = { id, stage, reason: fault?.reason ?? reason, at, ...beside(figure, limit, looked) };
   if (fault) {
     const { level, title, todo, contradicts } = fault;
     return { level, title, todo, ...base, ...(contradicts ? { contradicts } : {}) };
@@ -274,16 +268,7 @@ export function judgeClosure(held: HeldTwice, readings: readonly string[]): Chec
   const most = valueOf(limit);
   const within = apart <= most + COMPARE_SLACK[figure.unit];
   const told = apart <= U + COMPARE_SLACK[figure.unit];
-  const assumed = Object.values(figure.assumed);
-  const base = {
-    id,
-    stage,
-    figure: compared(figure),
-    ...(limit === 0 ? {} : { limit }),
-    at,
-    ...(assumed.length ? { assumed } : {}),
-    ...(looked ? { looked } : {}),
-  };
+  const base = { id, stage, at, ...beside(figure, limit, looked) };
   const known = `${reason} They are ${unsureBy(apart, figure.unit)} apart and known to ± ${unsureBy(U, figure.unit)}`;
   if (!told && !(mayDiffer && within))
     return {

@@ -1,9 +1,3 @@
-import type { FactIdOf, QuantityIdOf, Words } from './words';
-
-/** Places of one stage: its quantities, its facts as `fact.…`, and what else it names. */
-export type PlaceOf<W extends Words> =
-  QuantityIdOf<W> | `fact.${FactIdOf<W>}` | (W extends { readonly places: infer P } ? keyof P & string : never);
-
 /**
  * Where something is edited, by stage. Each stage enters its own beside its words, so that a place that is none, or that
  * was misspelt, is a type error.

@@ -1,5 +1,6 @@
 import type { View } from '../drawing';
 import type { DecisionDef } from './decision';
+import type { StageName } from './place';
 import type { Node } from './node';
 import type { Pen } from './sheet-print';
 import type { SheetHead, SheetSection } from './sheet';
@@ -26,7 +27,7 @@ export interface SheetDef<R = never> {
   /** Its sections; one without rows is left out. */
   readonly sections: (read: R, pen: Pen) => readonly SheetSection[];
   /** Stages whose checks stand on it; left out, all do. */
-  readonly checks?: readonly string[];
+  readonly checks?: readonly StageName[];
   /** Decisions whose missing readings it names, and whatever else it lacks, as phrases. */
   readonly decisions?: readonly DecisionDef[];
   readonly lacks?: Node<readonly string[]>;

@@ -4,7 +4,7 @@ import type { Figure } from '../measure';
 import type { Check } from './check';
 import type { DecisionDef, StateDef } from './decision';
 import type { Node } from './node';
-import type { Things } from './thing';
+import type { Thing } from './thing';
 import type { Words } from './words';
 
 /** One place in the running strip: a figure, a text or a date. Empty while it cannot be worked out. */
@@ -51,7 +51,7 @@ export interface Contents {
   /** It is walked round with a sheet in hand: what that sheet is called. */
   readonly walked?: string;
   /** What stands in the car by its part of the plan: checks over things of those kinds look at all of them. */
-  readonly things?: Things;
+  readonly things?: Node<readonly Thing[]>;
 }
 
 /** A stage of the work: all that belongs to it. */

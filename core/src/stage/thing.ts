@@ -1,5 +1,3 @@
-import type { Node } from './node';
-
 /** Kinds of thing that may stand in the way of another, or that a check is over. */
 export const THING_KINDS = [
   'wheel',
@@ -23,6 +21,3 @@ export interface Thing {
   /** Within a sentence, such as `the truss`. */
   readonly name: string;
 }
-
-/** What a stage’s part of the plan puts into the car. */
-export type Things = Node<readonly Thing[]>;

@@ -8,6 +8,8 @@ export interface Words {
   readonly id: string;
   /** As the rail calls it. */
   readonly title: string;
+  /** Headings by their ids. */
+  readonly headings: Readonly<Record<string, string>>;
   /** In walking order. */
   readonly quantities: readonly Quantity[];
   readonly facts: readonly FactKind[];
@@ -26,6 +28,10 @@ type Ids<L> = L extends readonly (infer E)[]
 export type QuantityIdOf<W> = W extends { readonly quantities: infer L } ? Ids<L> : never;
 export type FactIdOf<W> = W extends { readonly facts: infer L } ? Ids<L> : never;
 export type LimitIdOf<W> = W extends { readonly limits: infer L } ? Ids<L> : never;
+
+/** Places of one stage: its quantities, its facts as `fact.…`, and what else it names. */
+export type PlaceOf<W extends Words> =
+  QuantityIdOf<W> | `fact.${FactIdOf<W>}` | (W extends { readonly places: infer P } ? keyof P & string : never);
 
 /** Names a stage’s words, keeping their ids as types. */
 export const words = <const W extends Words>(all: W): W => all;

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { BRACKETS_SECTION } from './choices';
 import { BRACKET_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { BRACKET_QUANTITIES } from './quantities';
 export const brackets = words({
   id: 'brackets',
   title: 'Brackets',
+  headings: UNDER.headings,
   quantities: BRACKET_QUANTITIES,
   facts: [],
   limits: BRACKET_LIMITS,

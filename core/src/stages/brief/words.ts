@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { BRIEF_SECTION } from './choices';
 import { BRIEF_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { BRIEF_QUANTITIES } from './quantities';
 export const brief = words({
   id: 'brief',
   title: 'Brief',
+  headings: UNDER.headings,
   quantities: BRIEF_QUANTITIES,
   facts: [],
   limits: BRIEF_LIMITS,

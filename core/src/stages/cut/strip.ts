@@ -1,3 +1,4 @@
+import { cutDecision } from './decisions';
 import { greater } from '../../measure';
 import type { StripItem } from '../../stage';
 import { school } from './figures/schools';
@@ -26,14 +27,14 @@ export const strip = node('strip', (r): readonly StripItem[] => {
       figure: measured ? (now.width ?? r.figure('brief.targetWidth')) : planned,
       lack: 'the WMS width wanted',
     },
-    { id: 'cutLeft', label: 'Cut L', order: 20, figure: plan?.cut.left, decision: 'cut' },
-    { id: 'cutRight', label: 'Cut R', order: 30, figure: plan?.cut.right, decision: 'cut' },
+    { id: 'cutLeft', label: 'Cut L', order: 20, figure: plan?.cut.left, decision: cutDecision.id },
+    { id: 'cutRight', label: 'Cut R', order: 30, figure: plan?.cut.right, decision: cutDecision.id },
     {
       id: 'pinion',
       label: 'Pinion',
       order: 70,
       figure: pinion,
-      decision: 'cut',
+      decision: cutDecision.id,
       ...(pinion ? { tail: placeWord(pinion.value) } : {}),
     },
     {

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { CUT_SECTION } from './choices';
 import { CUT_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { CUT_QUANTITIES } from './quantities';
 export const cut = words({
   id: 'cut',
   title: 'Cut',
+  headings: UNDER.headings,
   quantities: CUT_QUANTITIES,
   facts: [],
   limits: CUT_LIMITS,

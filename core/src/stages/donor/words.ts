@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { DONOR_SECTION } from './choices';
 import { JOINT_PLACES } from './joints/choices';
@@ -8,6 +9,7 @@ import { DONOR_QUANTITIES } from './quantities';
 export const donor = words({
   id: 'donor',
   title: 'Donor',
+  headings: UNDER.headings,
   quantities: DONOR_QUANTITIES,
   facts: DONOR_FACTS,
   limits: DONOR_LIMITS,

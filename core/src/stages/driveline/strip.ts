@@ -1,3 +1,4 @@
+import { lengthDecision, slopeDecision } from './decisions';
 import type { StripItem } from '../../stage';
 import { atRest, shaking } from './figures/motion';
 import { setSlope } from './figures/slopes';
@@ -10,7 +11,7 @@ export const strip = node('strip', (r): readonly StripItem[] => [
     order: 75,
     figure: r.of(setSlope),
     rest: true,
-    decision: 'pinionSlope',
+    decision: slopeDecision.id,
   },
   {
     id: 'driveshaft',
@@ -18,7 +19,7 @@ export const strip = node('strip', (r): readonly StripItem[] => [
     order: 76,
     figure: r.of(atRest)?.shafts.at(-1)?.length,
     rest: true,
-    decision: 'driveshaft',
+    decision: lengthDecision.id,
   },
   {
     id: 'torsional',
@@ -26,6 +27,6 @@ export const strip = node('strip', (r): readonly StripItem[] => [
     order: 77,
     figure: r.of(shaking).torsional,
     rest: true,
-    decision: 'pinionSlope',
+    decision: slopeDecision.id,
   },
 ]);

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { DRIVELINE_SECTION } from './choices';
 import { DRIVELINE_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { DRIVELINE_QUANTITIES } from './quantities';
 export const driveline = words({
   id: 'driveline',
   title: 'Driveline',
+  headings: UNDER.headings,
   quantities: DRIVELINE_QUANTITIES,
   facts: [],
   limits: DRIVELINE_LIMITS,

@@ -1,3 +1,4 @@
+import { ratioDecision } from './decisions';
 import type { StripItem } from '../../stage';
 import { chosenSet } from './figures/ratios';
 import { node } from './node';
@@ -9,7 +10,7 @@ export const strip = node('strip', (r): readonly StripItem[] => [
     order: 78,
     figure: r.of(chosenSet)?.ratio,
     rest: true,
-    decision: 'axleRatio',
+    decision: ratioDecision.id,
   },
   {
     id: 'launch',
@@ -17,6 +18,6 @@ export const strip = node('strip', (r): readonly StripItem[] => [
     order: 79,
     figure: r.of(chosenSet)?.launch,
     rest: true,
-    decision: 'axleRatio',
+    decision: ratioDecision.id,
   },
 ]);

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { GEARS_SECTION } from './choices';
 import { GEARS_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { GEARS_QUANTITIES } from './quantities';
 export const gears = words({
   id: 'gears',
   title: 'Gears',
+  headings: UNDER.headings,
   quantities: GEARS_QUANTITIES,
   facts: [],
   limits: GEARS_LIMITS,

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { HUB_SECTION } from './choices';
 import { HUB_FACTS } from './facts';
@@ -7,6 +8,7 @@ import { HUB_QUANTITIES } from './quantities';
 export const hubs = words({
   id: 'hubs',
   title: 'Hub ends',
+  headings: UNDER.headings,
   quantities: HUB_QUANTITIES,
   facts: HUB_FACTS,
   limits: HUB_LIMITS,

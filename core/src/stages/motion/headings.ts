@@ -1,7 +1,7 @@
 import { quantitiesOf } from '../../stage';
 
 /** Headings of this stage by their ids; whose its readings are. */
-const UNDER = {
+export const UNDER = {
   id: 'motion',
   belongs: 'car',
   headings: {

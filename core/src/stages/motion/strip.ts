@@ -1,3 +1,4 @@
+import { linksDecision } from './decisions';
 import type { StripItem } from '../../stage';
 import { standing, study } from './figures/study';
 import { node } from './node';
@@ -11,7 +12,7 @@ export const strip = node('strip', (r): readonly StripItem[] => {
     order,
     figure,
     rest: true,
-    decision: 'suspension',
+    decision: linksDecision.id,
   });
   return [
     item('antiSquat', 'Anti-squat', 95, told.antiSquat),

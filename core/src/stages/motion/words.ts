@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { MOTION_SECTION } from './choices';
 import { MOTION_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { MOTION_QUANTITIES } from './quantities';
 export const motion = words({
   id: 'motion',
   title: 'Motion',
+  headings: UNDER.headings,
   quantities: MOTION_QUANTITIES,
   facts: [],
   limits: MOTION_LIMITS,

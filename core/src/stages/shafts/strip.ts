@@ -1,3 +1,5 @@
+import { engagementDecision, shaftsDecision } from '../cut/decisions';
+import { strengthDecision } from './decisions';
 import { lesser } from '../../measure';
 import type { StripItem } from '../../stage';
 import { shafts, strength } from './figures/shafts';
@@ -12,14 +14,14 @@ const leastFactor = node('leastFactor', (r) => {
 export const strip = node('strip', (r): readonly StripItem[] => {
   const { needs, fit } = r.of(shafts);
   return [
-    { id: 'shaftLeft', label: 'Shaft L', order: 40, figure: needs.left?.fitted, decision: 'shafts' },
-    { id: 'shaftRight', label: 'Shaft R', order: 50, figure: needs.right?.fitted, decision: 'shafts' },
+    { id: 'shaftLeft', label: 'Shaft L', order: 40, figure: needs.left?.fitted, decision: shaftsDecision.id },
+    { id: 'shaftRight', label: 'Shaft R', order: 50, figure: needs.right?.fitted, decision: shaftsDecision.id },
     {
       id: 'engaged',
       label: 'Least engaged',
       order: 60,
       figure: lesser(fit.left.share, fit.right.share),
-      decision: 'engagement',
+      decision: engagementDecision.id,
     },
     {
       id: 'yield',
@@ -27,7 +29,7 @@ export const strip = node('strip', (r): readonly StripItem[] => {
       order: 62,
       figure: r.of(leastFactor),
       rest: true,
-      decision: 'strength',
+      decision: strengthDecision.id,
     },
   ];
 });

@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { SHAFT_SECTION } from './choices';
 import { SHAFT_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { SHAFT_QUANTITIES } from './quantities';
 export const shafts = words({
   id: 'shafts',
   title: 'Shafts',
+  headings: UNDER.headings,
   quantities: SHAFT_QUANTITIES,
   facts: [],
   limits: SHAFT_LIMITS,

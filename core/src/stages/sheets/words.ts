@@ -3,6 +3,7 @@ import { words, type PlaceOf } from '../../stage';
 export const sheets = words({
   id: 'sheets',
   title: 'Sheets',
+  headings: {},
   quantities: [],
   facts: [],
   limits: [],

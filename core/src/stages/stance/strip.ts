@@ -1,3 +1,4 @@
+import { stanceDecision } from './decisions';
 import { lesser } from '../../measure';
 import type { StripItem } from '../../stage';
 import { stance } from './figures/stance';
@@ -10,7 +11,7 @@ const leastGap = node('leastGap', (r) => {
 });
 
 export const strip = node('strip', (r): readonly StripItem[] => [
-  { id: 'clear', label: 'Least clearance', order: 90, figure: r.of(leastGap), decision: 'stance' },
+  { id: 'clear', label: 'Least clearance', order: 90, figure: r.of(leastGap), decision: stanceDecision.id },
   {
     id: 'tyre',
     label: 'Tyre across',

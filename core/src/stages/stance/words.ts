@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { STANCE_SECTION } from './choices';
 import { STANCE_FACTS } from './facts';
@@ -7,6 +8,7 @@ import { STANCE_QUANTITIES } from './quantities';
 export const stance = words({
   id: 'stance',
   title: 'Stance',
+  headings: UNDER.headings,
   quantities: STANCE_QUANTITIES,
   facts: STANCE_FACTS,
   limits: STANCE_LIMITS,

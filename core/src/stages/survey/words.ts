@@ -1,3 +1,4 @@
+import { UNDER } from './headings';
 import { words, type PlaceOf } from '../../stage';
 import { SURVEY_FACTS } from './facts';
 import { SURVEY_LIMITS } from './limits';
@@ -6,6 +7,7 @@ import { SURVEY_QUANTITIES } from './quantities';
 export const survey = words({
   id: 'survey',
   title: 'Survey',
+  headings: UNDER.headings,
   quantities: SURVEY_QUANTITIES,
   facts: SURVEY_FACTS,
   limits: SURVEY_LIMITS,

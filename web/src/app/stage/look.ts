@@ -1,7 +1,16 @@
 import type { Type } from '@angular/core';
 import type { MarkMove } from '../drawing/view-svg';
 import type { PlanStore } from '../state/plan-store';
-import type { Choices, FactId, Plan, QuantityId, Results, View } from '@intervex/core';
+import type {
+  Choices,
+  FactId,
+  HeadingId,
+  PlaceId,
+  Plan,
+  QuantityId,
+  Results,
+  View,
+} from '@intervex/core';
 
 /** A choice of the plan among a few, by what each is called. */
 export type PanelChoice = {
@@ -13,14 +22,14 @@ export type PanelChoice = {
 }[keyof Choices];
 
 /** A part of the panel beside the desk; left out while `shown` says no. */
-export type PanelPart = {
+export type PanelPart<H extends HeadingId = HeadingId> = {
   readonly shown?: (plan: Plan) => boolean;
 } & (
   | {
       /** Every reading and fact of a heading of the stage. */
-      readonly group: string;
+      readonly group: H;
       /** Heading of the other side, in columns beside it; and what both are called. */
-      readonly with?: string;
+      readonly with?: H;
       readonly title?: string;
       /** Under the heading before it. */
       readonly bare?: true;
@@ -44,7 +53,7 @@ export type PanelPart = {
 );
 
 /** A part of a stage’s screen: what stands on its desk, and beside it. */
-export interface StageTab {
+export interface StageTab<H extends HeadingId = HeadingId> {
   readonly id: string;
   readonly name: string;
   /** Said beside the stage’s title while it is open. */
@@ -68,35 +77,35 @@ export interface StageTab {
   /** What stands under the drawing, or instead of one. */
   readonly desk?: readonly Type<unknown>[];
   /** Its own panel; left out, the stage’s. */
-  readonly panel?: readonly PanelPart[];
+  readonly panel?: readonly PanelPart<H>[];
   /** Headings whose fields open it when they take focus or are asked for. */
-  readonly groups?: readonly string[];
+  readonly groups?: readonly H[];
   /** Single places that open it: a field, a joint. */
-  readonly places?: readonly string[];
+  readonly places?: readonly PlaceId[];
 }
 
 /** Going through a stage’s readings one at a time. */
-export interface StageWalk {
+export interface StageWalk<H extends HeadingId = HeadingId> {
   readonly view: (results: Results) => View;
   /** Headings it keeps to, and of those only what is read; all where it is left out. */
-  readonly only?: (plan: Plan) => readonly string[];
+  readonly only?: (plan: Plan) => readonly H[];
   /** A phone begins with it. */
   readonly byItself?: true;
 }
 
 /** How a stage looks: everything the frame needs to know of it. */
-export interface StageLook {
+export interface StageLook<H extends HeadingId = HeadingId> {
   /** Said beside its title where its tab says nothing. */
   readonly subtitle?: (plan: Plan) => string;
   /** What its tabs choose among, for those who cannot see it. */
   readonly tabsLabel?: string;
   /** At least one; a single one shows no tabs. */
-  readonly tabs: readonly StageTab[];
+  readonly tabs: readonly StageTab<H>[];
   /** What stands on every desk: over what the tab shows, and under it. */
   readonly above?: Type<unknown>;
   readonly below?: readonly Type<unknown>[];
-  readonly panel?: readonly PanelPart[];
+  readonly panel?: readonly PanelPart<H>[];
   /** Tab it begins with; else the first. */
   readonly first?: (results: Results) => string | undefined;
-  readonly walk?: StageWalk;
+  readonly walk?: StageWalk<H>;
 }

@@ -123,7 +123,7 @@ export class StageScreenView {
 
 function shows({ groups = [], places = [] }: StageTab, stage: string, place: string): boolean {
   if (!place) return false;
-  if (places.includes(place)) return true;
+  if (places.some((one) => one === place)) return true;
   const known = findEntry(place);
-  return known?.stage === stage && groups.includes(known.group);
+  return known?.stage === stage && groups.some((group) => group === known.group);
 }

@@ -1,3 +1,4 @@
+import type { HeadingId } from '@intervex/core';
 import { rearView, leftMap, rightMap, sideViews, topView } from '@intervex/core/views/brackets';
 import type { StageLook } from '../../stage/look';
 import { BracketList } from './bracket-list';
@@ -13,7 +14,7 @@ const NO_AXLE =
   'The donor’s casting faces, tubes and outside, and the width wanted have to be known; then the tubes are drawn here.';
 
 /** From the map of both tubes to the order in which all is welded. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'brackets'>> = {
   tabsLabel: 'What of the brackets',
   tabs: [
     {

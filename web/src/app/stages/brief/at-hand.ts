@@ -5,13 +5,14 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { SKILL_NAMES, SKILLS, TOOL_NAMES, TOOLS } from '@intervex/core';
 import { PanelGroup } from '../../shared/panel-group';
+import { PlaceOf } from '../../shared/place-of';
 import { PlanStore } from '../../state/plan-store';
 
 /** Tools and skills that are there, and notes. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-at-hand',
-  imports: [FormsModule, MatChipsModule, MatFormFieldModule, MatInputModule, PanelGroup],
+  imports: [FormsModule, MatChipsModule, MatFormFieldModule, MatInputModule, PanelGroup, PlaceOf],
   templateUrl: './at-hand.html',
   styles: `
     .form {

@@ -7,6 +7,7 @@ import { DraftsService } from '../../state/drafts.service';
 import { same } from '../../state/merge-plans';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
+import { PlaceOf } from '../../shared/place-of';
 import { curveText, gearsText, readCurve, readGears, type ReadText } from './brief-text';
 
 /** Lists that are typed as text. */
@@ -16,7 +17,7 @@ type TypedList = 'gears' | 'torqueCurve';
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-engine-form',
-  imports: [FormsModule, MatFormFieldModule, MatInputModule],
+  imports: [FormsModule, MatFormFieldModule, MatInputModule, PlaceOf],
   templateUrl: './engine-form.html',
   styles: `
     .form {

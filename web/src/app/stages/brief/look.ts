@@ -1,3 +1,4 @@
+import type { HeadingId } from '@intervex/core';
 import { rearView } from '@intervex/core/views/cut';
 import type { StageLook } from '../../stage/look';
 import { AtHand } from './at-hand';
@@ -7,7 +8,7 @@ import { SettlePanel } from './settle-panel';
 import { TorqueDemand } from './torque-demand';
 
 /** Why the swap, for what, and to what width. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'brief'>> = {
   subtitle: () => 'why, for what, to what width',
   tabs: [{ id: 'brief', name: 'Brief', view: ({ of }) => of(rearView), desk: [TorqueDemand] }],
   panel: [

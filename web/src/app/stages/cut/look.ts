@@ -1,4 +1,4 @@
-import { SIDES, type Plan } from '@intervex/core';
+import { SIDES, type Plan, type HeadingId } from '@intervex/core';
 import { rearView, tubeViews } from '@intervex/core/views/cut';
 import type { StageLook } from '../../stage/look';
 import { AfterWeld } from './after-weld';
@@ -12,23 +12,23 @@ import { TubeItems } from './tube-items';
 
 const NO_TUBE = 'Read the tube from casting to housing end first (Donor), then its marks are drawn here.';
 /** What is read once the tubes are tacked and welded. */
-const AFTER = SIDES.flatMap((side) => [`after.tacked.${side}`, `after.welded.${side}`]);
+const AFTER = SIDES.flatMap((side) => [`after.tacked.${side}`, `after.welded.${side}`] as const);
 const newTubes = ({ choices }: Plan): boolean => choices.method === 'newTubes';
 const fullFloat = ({ choices }: Plan): boolean => choices.retentionTo === 'fullFloat';
 
 /** Headings of what is read for the way it is cut. */
-const walked = (plan: Plan): readonly string[] => [
+const walked = (plan: Plan): readonly HeadingId<'cut'>[] => [
   'leftTube',
   'rightTube',
   'saw',
-  ...(newTubes(plan) ? ['tubes', 'leftNew', 'rightNew'] : []),
-  ...(fullFloat(plan) ? ['float'] : []),
+  ...(newTubes(plan) ? (['tubes', 'leftNew', 'rightNew'] as const) : []),
+  ...(fullFloat(plan) ? (['float'] as const) : []),
   'leftFace',
   'rightFace',
 ];
 
 /** Ways to cut side by side, marks on the tube, saw and weld, squareness. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'cut'>> = {
   tabsLabel: 'Drawing',
   tabs: [
     {

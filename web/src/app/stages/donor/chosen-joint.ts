@@ -12,4 +12,4 @@ export function chosenJoint(): Signal<JointId> {
 }
 
 /** The place of a joint, as a jump names it. */
-export const placeOf = (id: JointId): string => `joint.${id}`;
+export const placeOf = <J extends JointId>(id: J): `joint.${J}` => `joint.${id}`;

@@ -1,4 +1,4 @@
-import { headingsOf, JOINT_IDS } from '@intervex/core';
+import { type HeadingId, headingsOf, JOINT_IDS } from '@intervex/core';
 import { donorView, endSectionView } from '@intervex/core/views/donor';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { placeOf } from './chosen-joint';
@@ -9,22 +9,31 @@ import { MatingTable } from './mating-table';
 import { RetentionField } from './retention-field';
 
 /** Headings by which a donor is judged, readings and facts alike, in the order they are looked at. */
-const JUDGED = ['ratio', 'differential', 'condition', 'strength', 'completeness', 'money'];
+const JUDGED: readonly HeadingId<'donor'>[] = [
+  'ratio',
+  'differential',
+  'condition',
+  'strength',
+  'completeness',
+  'money',
+];
 /** The others, in walking order. */
 const READ = headingsOf('donor')
   .map((heading) => heading.id)
   .filter((id) => !JUDGED.includes(id));
 /** Left and right in two columns where both are read. */
-const READ_PARTS: readonly PanelPart[] = READ.flatMap((group): PanelPart[] => {
-  if (group === 'leftSide') return [{ group, with: 'rightSide', title: 'Tubes and halves' }];
-  if (group === 'leftShaft') return [{ group, with: 'rightShaft', title: 'Shafts' }];
-  return group === 'rightSide' || group === 'rightShaft' ? [] : [{ group }];
-});
-const parts = (groups: readonly string[], more = {}): PanelPart[] =>
+const READ_PARTS: readonly PanelPart<HeadingId<'donor'>>[] = READ.flatMap(
+  (group): PanelPart<HeadingId<'donor'>>[] => {
+    if (group === 'leftSide') return [{ group, with: 'rightSide', title: 'Tubes and halves' }];
+    if (group === 'leftShaft') return [{ group, with: 'rightShaft', title: 'Shafts' }];
+    return group === 'rightSide' || group === 'rightShaft' ? [] : [{ group }];
+  },
+);
+const parts = (groups: readonly HeadingId<'donor'>[], more = {}): PanelPart<HeadingId<'donor'>>[] =>
   groups.map((group) => ({ group, ...more }));
 
 /** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'donor'>> = {
   subtitle: ({ brief }) => brief.donor || 'the axle that comes in',
   tabsLabel: 'What of the donor',
   tabs: [

@@ -1,4 +1,4 @@
-import { SUSPENSION_NAMES, type Plan } from '@intervex/core';
+import { SUSPENSION_NAMES, type Plan, type HeadingId } from '@intervex/core';
 import { orderView, planView, sideView } from '@intervex/core/views/driveline';
 import { surveyView } from '@intervex/core/views/survey';
 import type { StageLook } from '../../stage/look';
@@ -14,7 +14,7 @@ const NO_LINE =
 const two = ({ choices }: Plan): boolean => choices.pieces === 'two';
 
 /** From the gearbox to the pinion: angles, speed, bench, driveshaft. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'driveline'>> = {
   tabsLabel: 'What of the driveline',
   tabs: [
     {
@@ -83,6 +83,6 @@ export const look: StageLook = {
   ],
   walk: {
     view: ({ of }) => of(sideView) ?? of(surveyView),
-    only: (plan) => ['place', 'nose', ...(two(plan) ? ['centre'] : []), 'tube', 'slip', 'ends'],
+    only: (plan) => ['place', 'nose', ...(two(plan) ? (['centre'] as const) : []), 'tube', 'slip', 'ends'],
   },
 };

@@ -1,3 +1,4 @@
+import type { HeadingId } from '@intervex/core';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { OwnOffers } from './own-offers';
 import { PracticeDesk } from './practice-desk';
@@ -6,7 +7,7 @@ import { RunDesk } from './run-desk';
 import { SetUpDesk } from './set-up-desk';
 
 /** What lies before the gearbox, and which wheels drive. */
-const DRIVES: PanelPart = {
+const DRIVES: PanelPart<HeadingId<'gears'>> = {
   title: 'How it drives',
   choices: [
     { of: 'coupling', label: 'Engine to gearbox', names: { clutch: 'clutch', converter: 'converter' } },
@@ -15,7 +16,7 @@ const DRIVES: PanelPart = {
 };
 
 /** Ratio, and what each does over a distance. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'gears'>> = {
   tabsLabel: 'What of the gears',
   tabs: [
     {

@@ -1,4 +1,4 @@
-import { PATTERN_FACES } from '@intervex/core';
+import { PATTERN_FACES, type HeadingId } from '@intervex/core';
 import { rearView } from '@intervex/core/views/cut';
 import { flangeView, jigView } from '@intervex/core/views/hubs';
 import type { StageLook } from '../../stage/look';
@@ -15,7 +15,7 @@ const LINES =
   'Bend marks count from the cut end, flare included. Use line that is made for brakes, flare it as the fitting asks, and test every joint under pressure before the road.';
 
 /** The wheel’s end of the axle: pattern, studs, retention, brakes and lines. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'hubs'>> = {
   tabsLabel: 'What of the hub ends',
   tabs: [
     {
@@ -25,7 +25,7 @@ export const look: StageLook = {
       view: ({ of }) => [of(flangeView), of(jigView)],
       desk: [PatternDesk],
       groups: ['drill', 'cost'],
-      places: PATTERN_FACES.map((face) => `pattern.${face}`),
+      places: PATTERN_FACES.map((face) => `pattern.${face}` as const),
       panel: [
         { part: PatternFields },
         {

@@ -1,4 +1,4 @@
-import { SUSPENSION_NAMES } from '@intervex/core';
+import { SUSPENSION_NAMES, type HeadingId } from '@intervex/core';
 import { LADDER_FRONT_NAMES, SHAFT_TURN_NAMES, SQUAT_AIM_NAMES } from '@intervex/core/desks/motion';
 import { motionView } from '@intervex/core/views/motion';
 import type { StageLook } from '../../stage/look';
@@ -40,7 +40,7 @@ const LADDER = {
 const RIDE = { z: 0, roll: 0 };
 
 /** From the links’ places to what the car weighs: the axle moved before anything is tacked. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'motion'>> = {
   tabsLabel: 'What of the motion',
   tabs: [
     {

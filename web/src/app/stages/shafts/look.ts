@@ -1,4 +1,4 @@
-import { SIDES } from '@intervex/core';
+import { SIDES, type HeadingId } from '@intervex/core';
 import { shaftViews } from '@intervex/core/views/shafts';
 import type { StageLook, StageTab } from '../../stage/look';
 import { ChancesDesk } from './chances-desk';
@@ -8,10 +8,10 @@ import { StrengthTable } from './strength-table';
 
 const NO_LENGTH =
   'Halves and shaft lengths of the donor, and the width wanted, say how long the shafts are; then they are drawn here.';
-const inPlace: StageTab['view'] = ({ of }) => SIDES.map((side) => of(shaftViews)[side]);
+const inPlace: StageTab<HeadingId<'shafts'>>['view'] = ({ of }) => SIDES.map((side) => of(shaftViews)[side]);
 
 /** The shafts that will run: strength, stock pairs, tolerances, orders. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'shafts'>> = {
   tabsLabel: 'What of the shafts',
   tabs: [
     {

@@ -1,7 +1,7 @@
 import type { StageLook } from '../../stage/look';
 import { BackspaceField } from './backspace-field';
 import { Clearances } from './clearances';
-import { SIDES } from '@intervex/core';
+import { SIDES, type HeadingId } from '@intervex/core';
 import { cornerViews } from '@intervex/core/views/stance';
 import { CornersSaid } from './corners-said';
 import { MapDesk } from './map-desk';
@@ -10,7 +10,7 @@ import { StockWheels } from './stock-wheels';
 import { TyreField } from './tyre-field';
 
 /** Wheel, tyre and width: both rear corners to scale, and every place that would clear. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'stance'>> = {
   tabsLabel: 'Drawing',
   tabs: [
     {

@@ -1,4 +1,4 @@
-import { headingsOf, level } from '@intervex/core';
+import { headingsOf, level, type HeadingId } from '@intervex/core';
 import { endView, roomView, surveyView, topView } from '@intervex/core/views/survey';
 import type { PanelPart, StageLook } from '../../stage/look';
 import { AnglesDesk } from './angles-desk';
@@ -8,7 +8,7 @@ import { LevelWarning } from './level-warning';
 import { RoomFacts } from './room-facts';
 
 /** Every heading in walking order; what the room is of stands under its last. */
-const PANEL = headingsOf('survey').flatMap(({ id }): PanelPart[] =>
+const PANEL = headingsOf('survey').flatMap(({ id }): PanelPart<HeadingId<'survey'>>[] =>
   id === 'roomRight'
     ? []
     : id === 'roomLeft'
@@ -20,7 +20,7 @@ const PANEL = headingsOf('survey').flatMap(({ id }): PanelPart[] =>
 );
 
 /** How the car stands, the axle in it, the room round its wheels, and its angles. */
-export const look: StageLook = {
+export const look: StageLook<HeadingId<'survey'>> = {
   tabsLabel: 'Drawing',
   tabs: [
     {
