@@ -6,7 +6,15 @@ export default defineConfig({
     maxWorkers: '100%',
     projects: [
       // Pure: what is loaded serves all files of a worker. The toy stage replaces the list of stages and stays alone.
-      { test: { name: 'core', include: ['core/src/**/*.spec.ts'], isolate: false, testTimeout: 120_000 } },
+      {
+        test: {
+          name: 'core',
+          include: ['core/src/**/*.spec.ts'],
+          setupFiles: ['core/src/testing/check-dimensions.ts'],
+          isolate: false,
+          testTimeout: 120_000,
+        },
+      },
       { test: { name: 'golden', include: ['core/golden/*.spec.ts'], testTimeout: 120_000 } },
       {
         test: {

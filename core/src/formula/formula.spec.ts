@@ -7,18 +7,21 @@ const at = (text: string, inputs: Record<string, number>) => {
   const f = formulaOf(text);
   return f.value(f.symbols.map((s) => inputs[s] as number));
 };
-const slopes = (text: string, inputs: Record<string, number>, u: Record<string, number> = {}) => {
+const run = (text: string, inputs: Record<string, number>, u: Record<string, number> = {}) => {
   const f = formulaOf(text);
   const partials = new Float64Array(f.symbols.length);
   const spread = (p: Float64Array) =>
     Math.sqrt(f.symbols.reduce((s, k, i) => s + ((u[k] ?? 0) * (p[i] as number)) ** 2, 0));
+  const kinks = { spread, met: false };
   f.partials(
     f.symbols.map((s) => inputs[s] as number),
     partials,
-    spread,
+    kinks,
   );
-  return Object.fromEntries(f.symbols.map((s, i) => [s, partials[i]]));
+  return { slopes: Object.fromEntries(f.symbols.map((s, i) => [s, partials[i]])), met: kinks.met };
 };
+const slopes = (text: string, inputs: Record<string, number>, u: Record<string, number> = {}) =>
+  run(text, inputs, u).slopes;
 
 describe('a formula', () => {
   it.each([
@@ -63,10 +66,13 @@ describe('a formula', () => {
     );
   });
 
-  it('takes the more uncertain branch where two lie within reach of each other', () => {
+  it('says where two branches lie within reach of each other; its slopes are those of the branch with the value', () => {
     const text = 'min({near}, {far})';
-    expect(slopes(text, { near: 33.5, far: 33.9 }, { near: 0.02, far: 0.5 })).toEqual({ near: 0, far: 1 });
-    expect(slopes(text, { near: 33.5, far: 36.9 }, { near: 0.02, far: 0.5 })).toEqual({ near: 1, far: 0 });
+    const u = { near: 0.02, far: 0.5 };
+    expect(run(text, { near: 33.5, far: 33.9 }, u)).toEqual({ slopes: { near: 1, far: 0 }, met: true });
+    expect(run(text, { near: 33.5, far: 36.9 }, u)).toEqual({ slopes: { near: 1, far: 0 }, met: false });
+    expect(run('max(0, {near})', { near: 0.05, far: 0 }, u).met).toBe(true);
+    expect(run('max(0, {near})', { near: 0.07, far: 0 }, u).met).toBe(false);
     expect(at(text, { near: 33.5, far: 33.9 })).toBe(33.5);
   });
 

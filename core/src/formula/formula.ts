@@ -1,10 +1,12 @@
 import { parseFormula, type Expression, type FunctionName, type Operator } from './parse';
 
-/**
- * Standard uncertainty of the sum that these partials make of the inputs. A formula asks for it where two branches
- * meet, as in `min`.
- */
-export type Spread = (partials: Float64Array) => number;
+/** Whether two branches of a formula, as in `min`, lie so near each other that either may be the one. */
+export interface Kinks {
+  /** Standard uncertainty of the sum that these partials make of the inputs. */
+  readonly spread: (partials: Float64Array) => number;
+  /** Set by the formula where two do. */
+  met: boolean;
+}
 
 /** A formula that was read once and can be run very often. */
 export interface Formula {
@@ -16,21 +18,20 @@ export interface Formula {
   /**
    * Value, with the exact partial derivative by every input written into `partials`.
    *
-   * @param partials as long as `symbols`
-   * @param spread where two branches of `min` or `max` lie within the coverage of their difference, the partials of
-   *   the branch that is more uncertain count: at a kink the lesser side would promise too much. Left out, the branch
-   *   that has the value counts.
+   * @param partials as long as `symbols`; those of the branch that has the value
+   * @param kinks told where two branches of `min` or `max` lie within reach of each other: there no partials say how
+   *   the value spreads
    */
-  readonly partials: (inputs: ArrayLike<number>, partials: Float64Array, spread?: Spread) => number;
+  readonly partials: (inputs: ArrayLike<number>, partials: Float64Array, kinks?: Kinks) => number;
 }
 
 /** Branches that lie nearer each other than this many standard uncertainties may change places. */
-const REACH = 2;
+const REACH = 3;
 
 /** One step of a formula: gives its value and leaves its partials in `slope`. */
 interface Step {
   readonly slope: Float64Array;
-  readonly run: (inputs: ArrayLike<number>, spread: Spread | undefined) => number;
+  readonly run: (inputs: ArrayLike<number>, kinks: Kinks | undefined) => number;
   readonly value: (inputs: ArrayLike<number>) => number;
 }
 
@@ -58,8 +59,8 @@ function compile(text: string): Formula {
     text,
     symbols,
     value: top.value,
-    partials: (inputs, partials, spread) => {
-      const value = top.run(inputs, spread);
+    partials: (inputs, partials, kinks) => {
+      const value = top.run(inputs, kinks);
       partials.set(top.slope);
       return value;
     },
@@ -110,10 +111,10 @@ function lengthStep(a: Step, b: Step, slope: Float64Array): Step {
   return {
     slope,
     value: (inputs) => Math.hypot(a.value(inputs), b.value(inputs)),
-    run: (inputs, spread) => {
-      const [x, y] = [a.run(inputs, spread), b.run(inputs, spread)];
+    run: (inputs, kinks) => {
+      const [x, y] = [a.run(inputs, kinks), b.run(inputs, kinks)];
       const length = Math.hypot(x, y);
-      if (length === 0) slope.set(!spread || spread(a.slope) >= spread(b.slope) ? a.slope : b.slope);
+      if (length === 0) slope.set(!kinks || kinks.spread(a.slope) >= kinks.spread(b.slope) ? a.slope : b.slope);
       else
         for (let i = 0; i < slope.length; i += 1)
           slope[i] = (x * (a.slope[i] as number) + y * (b.slope[i] as number)) / length;
@@ -131,8 +132,8 @@ function powerStep(base: Step, exponent: number, slope: Float64Array): Step {
   return {
     slope,
     value: (inputs) => base.value(inputs) ** exponent,
-    run: (inputs, spread) => {
-      const at = base.run(inputs, spread);
+    run: (inputs, kinks) => {
+      const at = base.run(inputs, kinks);
       scaled(slope, base.slope, exponent * at ** (exponent - 1));
       return at ** exponent;
     },
@@ -149,8 +150,8 @@ function operationStep(operator: Operator, left: Step, right: Step, slope: Float
     '+': () => ({
       slope,
       value: (inputs) => left.value(inputs) + right.value(inputs),
-      run: (inputs, spread) => {
-        const value = left.run(inputs, spread) + right.run(inputs, spread);
+      run: (inputs, kinks) => {
+        const value = left.run(inputs, kinks) + right.run(inputs, kinks);
         sum(1, 1);
         return value;
       },
@@ -158,8 +159,8 @@ function operationStep(operator: Operator, left: Step, right: Step, slope: Float
     '−': () => ({
       slope,
       value: (inputs) => left.value(inputs) - right.value(inputs),
-      run: (inputs, spread) => {
-        const value = left.run(inputs, spread) - right.run(inputs, spread);
+      run: (inputs, kinks) => {
+        const value = left.run(inputs, kinks) - right.run(inputs, kinks);
         sum(1, -1);
         return value;
       },
@@ -167,8 +168,8 @@ function operationStep(operator: Operator, left: Step, right: Step, slope: Float
     '·': () => ({
       slope,
       value: (inputs) => left.value(inputs) * right.value(inputs),
-      run: (inputs, spread) => {
-        const [a, b] = [left.run(inputs, spread), right.run(inputs, spread)];
+      run: (inputs, kinks) => {
+        const [a, b] = [left.run(inputs, kinks), right.run(inputs, kinks)];
         sum(b, a);
         return a * b;
       },
@@ -176,8 +177,8 @@ function operationStep(operator: Operator, left: Step, right: Step, slope: Float
     '/': () => ({
       slope,
       value: (inputs) => left.value(inputs) / right.value(inputs),
-      run: (inputs, spread) => {
-        const [a, b] = [left.run(inputs, spread), right.run(inputs, spread)];
+      run: (inputs, kinks) => {
+        const [a, b] = [left.run(inputs, kinks), right.run(inputs, kinks)];
         sum(1 / b, -a / (b * b));
         return a / b;
       },
@@ -207,8 +208,8 @@ function callStep([value, derivative]: Call, arg: Step, slope: Float64Array): St
   return {
     slope,
     value: (inputs) => value(arg.value(inputs)),
-    run: (inputs, spread) => {
-      const at = arg.run(inputs, spread);
+    run: (inputs, kinks) => {
+      const at = arg.run(inputs, kinks);
       scaled(slope, arg.slope, derivative(at));
       return value(at);
     },
@@ -225,14 +226,13 @@ function choiceStep(sign: 1 | -1, a: Step, b: Step, slope: Float64Array): Step {
       const [x, y] = [a.value(inputs), b.value(inputs)];
       return first(x, y) ? x : y;
     },
-    run: (inputs, spread) => {
-      const [x, y] = [a.run(inputs, spread), b.run(inputs, spread)];
-      let taken = first(x, y) ? a : b;
-      if (spread) {
+    run: (inputs, kinks) => {
+      const [x, y] = [a.run(inputs, kinks), b.run(inputs, kinks)];
+      slope.set(first(x, y) ? a.slope : b.slope);
+      if (kinks && !kinks.met) {
         for (let i = 0; i < apart.length; i += 1) apart[i] = (a.slope[i] as number) - (b.slope[i] as number);
-        if (Math.abs(x - y) <= REACH * spread(apart)) taken = spread(a.slope) >= spread(b.slope) ? a : b;
+        kinks.met = Math.abs(x - y) <= REACH * kinks.spread(apart);
       }
-      slope.set(taken.slope);
       return first(x, y) ? x : y;
     },
   };

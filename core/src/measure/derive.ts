@@ -9,6 +9,8 @@ import {
   type WorkingInput,
 } from './figure';
 import { EVIDENCE_RANK, type Evidence } from './instrument';
+import { checkDimensions, dimensions } from './dimensions';
+import { drawn, straight, type Draws } from './drawn';
 import { combined, partOf, spreadOf, unpacked, type Parts } from './parts';
 
 /** Where a figure comes from that rests on nothing else, and what it brings along. */
@@ -109,6 +111,7 @@ type Carried = Pick<Figure, 'evidence' | 'assumed' | 'needsLevel' | 'waits' | 'b
  */
 class Derived implements Figure, Packed {
   private keptParts: Parts | undefined;
+  private keptDraws: Draws | undefined;
   private keptCarried: Carried | undefined;
   private keptWorking: Working | undefined;
 
@@ -130,7 +133,26 @@ class Derived implements Figure, Packed {
   }
 
   get parts(): Parts {
-    return (this.keptParts ??= partsAt(this.read, this.figures));
+    return (this.keptParts ??= this.spread());
+  }
+
+  /** Draws of it, where its branches may change places or it rests on a figure of that kind. */
+  get draws(): Draws | undefined {
+    if (!this.keptParts) this.keptParts = this.spread();
+    return this.keptDraws;
+  }
+
+  private spread(): Parts {
+    const { figures, read, id } = this;
+    const parts = figures.map(partsOf);
+    const slopes = new Float64Array(figures.length);
+    const kinks = { spread: (slope: Float64Array) => spreadOf(combined(parts, slope)), met: false };
+    read.partials(valuesOf(figures), slopes, kinks);
+    if (!kinks.met && !figures.some(drawsIn)) return combined(parts, slopes);
+    const inputs = figures.map((figure, i) => drawsIn(figure) ?? straight(figure.value, parts[i] as Parts));
+    const found = drawn(id, read, inputs, parts);
+    this.keptDraws = found.draws;
+    return found.parts;
   }
 
   get contributions(): Readonly<Record<string, number>> {
@@ -183,25 +205,27 @@ function valuesOf(figures: readonly Figure[]): Float64Array {
   return room;
 }
 
-/** Parts of a formula of figures, with the worse side where two branches meet. */
-function partsAt(formula: Formula, figures: readonly Figure[]): Parts {
-  const parts = figures.map(partsOf);
-  const slopes = new Float64Array(figures.length);
-  formula.partials(valuesOf(figures), slopes, (slope) => spreadOf(combined(parts, slope)));
-  return combined(parts, slopes);
-}
+/** Draws of a figure that does not follow its readings in a straight line. */
+const drawsIn = (figure: Figure): Draws | undefined => (figure instanceof Derived ? figure.draws : undefined);
 
 /**
  * Computes a figure from others by its printed formula, with first-order propagation by exact derivatives. Evidence,
  * defaults and the need of a level car come along from the inputs. Where two branches of the formula lie within reach
- * of each other, the more uncertain one counts.
+ * of each other, its spread is drawn instead.
  *
  * @throws RangeError where an input of the formula is missing
  * @throws SyntaxError where the formula cannot be read
  * @example derive({ …, formula: '{H_L} − {W}/2', inputs: { H_L, W } })
  * @source JCGM 100:2008, 5.1 and 5.2 (first-order propagation, shared inputs kept correlated)
  */
-export function derive({ id, label, unit, formula, source, inputs }: Derivation): Figure {
+export function derive(spec: Derivation): Figure {
+  const { id, unit, formula, inputs } = spec;
+  if (dimensions.checked) checkDimensions(formula, unitsOf(inputs), unit, id);
+  return run(spec);
+}
+
+/** Runs a formula as it stands. */
+function run({ id, label, unit, formula, source, inputs }: Derivation): Figure {
   const read = formulaOf(formula);
   const figures = read.symbols.map((symbol) => {
     const input = inputs[symbol];
@@ -211,6 +235,9 @@ export function derive({ id, label, unit, formula, source, inputs }: Derivation)
   const value = read.value(valuesOf(figures));
   return new Derived({ id, label, unit, value }, source, read, figures);
 }
+
+const unitsOf = (inputs: Readonly<Record<string, Figure>>): Record<string, FigureUnit> =>
+  Object.fromEntries(Object.entries(inputs).map(([symbol, { unit }]) => [symbol, unit]));
 
 /**
  * As `derive`, but nothing where the formula has no value for these inputs, such as a division by zero: what cannot
@@ -317,7 +344,8 @@ function byItsSlopes({ id, label, unit, value, source, inputs, slopes }: Solutio
     );
     named[`p_${n}`] = given(`${id}.at${n}`, `${input.label}, as solved`, input.value, 0, input.unit, source);
   });
-  return derive({ id, label, unit, formula: terms.join(' + '), source, inputs: named });
+  // Each slope counts in whatever its input and the figure do.
+  return run({ id, label, unit, formula: terms.join(' + '), source, inputs: named });
 }
 
 /**

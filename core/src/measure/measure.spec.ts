@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { formulaOf } from '../formula';
 import { normalDraw, seededRandom } from '../numerics';
 import { expandedUncertainty, standardUncertainty, type Figure } from './figure';
 import { halfResolutionOf, instrumentsFor } from './instrument';
@@ -88,12 +89,63 @@ describe('derive', () => {
     expect(summarise(samples, 'chosen').s).toBeCloseTo(standardUncertainty(figure), 1.7);
   });
 
-  it('takes the worse side at a kink: a spline that just covers its gear is no surer than its place', () => {
-    // Overlap of a spline that begins 0.2 inside the gear’s, placed to 0.5: sampled s of min(0.2 − e, 0)… is about 0.3.
+  it('is as uncertain at a kink as it is: a spline that just covers its gear', () => {
+    // l − max(0, p − g): a normal of mean −0.2 and s 0.5, cut off at nothing, has s 0.2232 in closed form.
     const inputs = { p: reading('p', 18.1, 0.5), g: reading('g', 18.3, 0.012), l: reading('l', 33.6, 0.012) };
     const engaged = derive({ ...spec, formula: '{g} + {l} − max({p}, {g})', inputs });
     expect(engaged.value).toBeCloseTo(33.6, 9);
-    expect(standardUncertainty(engaged)).toBeGreaterThan(0.49);
+    expect(standardUncertainty(engaged) / Math.hypot(0.2232, 0.012)).toBeCloseTo(1, 1);
+  });
+
+  // Standard deviation of the range of n normal readings over theirs: d₃ of control charts.
+  it.each([
+    [2, 0.8525],
+    [3, 0.8884],
+    [4, 0.8798],
+    [6, 0.848],
+  ])('a greatest less a least of %d like readings spreads by %d of one', (n, d3) => {
+    const u = 0.02 / Math.sqrt(3);
+    const inputs = Object.fromEntries(
+      Array.from({ length: n }, (_, i) => [`d_${i + 1}`, reading(`like.${n}.${i}`, 79.94, u)]),
+    );
+    const all = Object.keys(inputs)
+      .map((s) => `{${s}}`)
+      .join(', ');
+    const apart = derive({ ...spec, formula: `max(${all}) − min(${all})`, inputs });
+    expect(apart.value).toBe(0);
+    expect(standardUncertainty(apart) / (d3 * u)).toBeGreaterThan(0.93);
+    expect(standardUncertainty(apart) / (d3 * u)).toBeLessThan(1.07);
+    // The same in two steps: both branches belong to one draw.
+    const [M, m] = ['max', 'min'].map((f) => derive({ ...spec, id: f, formula: `${f}(${all})`, inputs }));
+    const steps = derive({ ...spec, id: 'steps', formula: '{M} − {m}', inputs: { M: M!, m: m! } });
+    expect(standardUncertainty(steps) / standardUncertainty(apart)).toBeCloseTo(1, 2);
+  });
+
+  it('out of round by four caliper readings is not certain, and follows its readings where they are far apart', () => {
+    const at = (...d: readonly number[]) => {
+      const u = 0.02 / Math.sqrt(3);
+      const [a, b, c, e] = d.map((value, i) => reading(`bore.${i}`, value, u));
+      const inputs = { a: a!, b: b!, c: c!, e: e! };
+      return derive({ ...spec, formula: 'max({a}, {b}, {c}, {e}) − min({a}, {b}, {c}, {e})', inputs });
+    };
+    // Sampled apart from this: U 0.028 for 0.06 with two readings beside the extremes.
+    const near = at(79.96, 80.02, 80.01, 79.97);
+    expect(near.value).toBeCloseTo(0.06, 9);
+    expect(expandedUncertainty(near)).toBeGreaterThan(0.024);
+    expect(expandedUncertainty(near)).toBeLessThan(0.031);
+    const far = at(79.8, 80.4, 80.1, 80.07);
+    expect(far.contributions).toEqual({
+      'bore.1': expect.closeTo(0.011547, 6),
+      'bore.0': expect.closeTo(-0.011547, 6),
+    });
+  });
+
+  it('at a kink still shares with others what it shares', () => {
+    const [a, b, c] = [reading('sa', 5, 0.3), reading('sb', 5.1, 0.3), reading('sc', 1, 0.2)];
+    const least = derive({ ...spec, id: 'least', formula: 'min({a}, {b})', inputs: { a, b } });
+    const twice = derive({ ...spec, id: 'twice', formula: '({l} + {c}) − {l}', inputs: { l: least, c } });
+    // What cancels is gone: only c is left.
+    expect(standardUncertainty(twice)).toBeCloseTo(0.2, 2);
   });
 
   it('keeps the inputs for the working, themselves among them', () => {
@@ -109,7 +161,7 @@ describe('derive', () => {
     const plumb = given('plumb', 'plumb', 5, 1, 'mm', { source: 's', evidence: 'measured', needsLevel: true });
     const stand = given('kerf', 'Kerf', 1.6, 0.3, 'mm', { source: 's', assumed: 'a usual disc' });
     const inner = derive({ ...spec, formula: '{a} + {b}', inputs: { a: told, b: stand } });
-    const outer = derive({ ...spec, formula: '{a}·{b}', inputs: { a: inner, b: plumb } });
+    const outer = derive({ ...spec, formula: '{a} + {b}', inputs: { a: inner, b: plumb } });
     expect(outer).toMatchObject({ evidence: 'seller', needsLevel: true });
     expect(outer.assumed['kerf']).toMatchObject({ value: 1.6, why: 'a usual disc' });
     expect(derive({ ...spec, formula: '{a}', inputs: { a: plumb } }).evidence).toBe('measured');
@@ -124,8 +176,8 @@ describe('derive', () => {
 
   it('is nothing where the formula has no value', () => {
     const zero = { a: reading('a', 1, 0.1), b: reading('b', 0, 0.1) };
-    expect(deriveWherePossible({ ...spec, formula: '{a}/{b}', inputs: zero })).toBeUndefined();
-    expect(deriveWherePossible({ ...spec, formula: '{a}·{b}', inputs: zero })?.value).toBe(0);
+    expect(deriveWherePossible({ ...spec, unit: 'count', formula: '{a}/{b}', inputs: zero })).toBeUndefined();
+    expect(deriveWherePossible({ ...spec, formula: '{a}·{b}/{a}', inputs: zero })?.value).toBe(0);
   });
 });
 
@@ -136,8 +188,11 @@ describe('what is made', () => {
       label: 's',
       unit: 'mm',
       source: '',
-      formula: '{H} − 1',
-      inputs: { H: given('H', 'H', 92, 3, 'mm', { source: '', evidence: 'seller', assumed: 'none' }) },
+      formula: '{H} − {k}',
+      inputs: {
+        k: given('k', 'k', 1, 0, 'mm', ''),
+        H: given('H', 'H', 92, 3, 'mm', { source: '', evidence: 'seller', assumed: 'none' }),
+      },
     });
     const made = asMade(spacing, { id: 'm', label: 'm', u: 0.2, source: '' });
     expect(made).toMatchObject({ value: 91, contributions: { m: 0.2 }, evidence: 'seller' });
@@ -204,7 +259,7 @@ describe('solved', () => {
     expect(formula).toBe('{v} + {k_1}·({q_1} − {p_1}) + {k_2}·({q_2} − {p_2}) + {k_3}·({q_3} − {p_3})');
     const shown = Object.fromEntries(Object.entries(inputs).map(([key, { figure: f }]) => [key, f]));
     const again = (by: Record<string, Figure>) =>
-      derive({ id: 't', label: 'T', unit: 'mm', formula, source: '', inputs: { ...shown, ...by } }).value;
+      formulaOf(formula).value(formulaOf(formula).symbols.map((s) => ({ ...shown, ...by })[s]!.value));
     expect(again({})).toBe(31.7);
     expect(again({ q_1: given('q', 'q', 12.5, 0, 'mm', '') })).toBeCloseTo(31.9, 9);
   });

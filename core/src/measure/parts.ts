@@ -18,6 +18,9 @@ function placeOf(id: string): number {
   return READINGS.push(id) - 1;
 }
 
+/** Id of the reading at a place of that list. */
+export const readingAt = (place: number): string => READINGS[place] as string;
+
 const NO_PARTS: Parts = { at: [], by: [] };
 
 /** The one part of a reading itself. */
@@ -37,6 +40,9 @@ export function unpacked({ at, by }: Parts): Record<string, number> {
   });
   return record;
 }
+
+/** Parts that rest on different readings, together. */
+export const summed = (a: Parts, b: Parts): Parts => ({ at: [...a.at, ...b.at], by: [...a.by, ...b.by] });
 
 /** Root sum of squares. */
 export function spreadOf({ by }: Parts): number {

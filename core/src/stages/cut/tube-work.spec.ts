@@ -14,7 +14,12 @@ import type { MarksResult } from './marks-result';
 
 const mm = (id: string, value: number, u = 0): Figure => given(id, id, value, u, 'mm', 'test');
 const all = (values: Readonly<Record<string, number>>): Record<string, Figure> =>
-  Object.fromEntries(Object.entries(values).map(([id, value]) => [id, mm(id, value)]));
+  Object.fromEntries(
+    Object.entries(values).map(([id, value]) => [
+      id,
+      given(id, id, value, 0, id === 'tube.yield' ? 'MPa' : id === 'float.holes' ? 'count' : 'mm', 'test'),
+    ]),
+  );
 
 const ROUND = {
   'tube.bore.left.a': 76.18,

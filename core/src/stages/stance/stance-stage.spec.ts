@@ -56,6 +56,9 @@ const input = (
     ...figures({ ...ROOM, ...WHEEL, ...values }),
     'stance.lean': lean(degrees),
   };
+  // A rim is told in inches, which are a plain number.
+  if (all['wheel.rim'])
+    all['wheel.rim'] = given('wheel.rim', 'rim', all['wheel.rim'].value, 0.1, 'count', 'test');
   for (const id of without) all[id] = undefined;
   return {
     width: mm('width', 1402),

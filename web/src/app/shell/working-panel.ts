@@ -105,7 +105,9 @@ export class WorkingPanel {
     return parts
       .map(([id, u]) => ({
         id,
-        label: this.store.figures().get(id)?.label ?? 'Scribing the marks',
+        label:
+          this.store.figures().get(id)?.label ??
+          (id.endsWith('.either') ? 'Which of them it is' : 'Scribing the marks'),
         percent: Math.round((100 * u * u) / total),
       }))
       .filter((p) => p.percent > 0)

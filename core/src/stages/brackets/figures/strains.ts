@@ -68,16 +68,20 @@ function weldOf(p: PlacedBracket, F: Figure): Maybe {
     `${p.item.name}, stress of its welds for one newton`,
     weldStress(runs, { force: [0, 1, 0], at: [0, 0, high] }),
     0,
-    'count',
+    'MPa',
     'Elastic line method: a fillet along each of its two plates, the pull at its height',
   );
   return derive({
     id: `bracket.${p.id}.weld`,
     label: `${p.item.name}, stress in the throats of its welds`,
     unit: 'MPa',
-    formula: '{F}·{k}',
+    formula: '{F}/{F_1}·{k}',
     source: 'The pull, and what one newton strains the welds by',
-    inputs: { F, k },
+    inputs: {
+      F,
+      k,
+      F_1: given('bracket.newton', 'One newton', 1, 0, 'N', 'What the welds’ stress is told for'),
+    },
   });
 }
 

@@ -1,4 +1,4 @@
-import { derive, type Maybe } from '../../../measure';
+import { derive, given, type Maybe } from '../../../measure';
 import { pairLoads } from '../../brackets/figures/links';
 import { node } from '../node';
 
@@ -27,9 +27,9 @@ export const leaf = node('leaf', (r): LeafFigures | undefined => {
         id: 'leaf.perRise',
         label: 'Pinion turned for a mm of rise',
         unit: 'rad',
-        formula: '1/{b} − 1/{a}',
+        formula: '{z}·(1/{b} − 1/{a})',
         source: 'Two cantilevers of one section, clamped to the axle; nose up plus',
-        inputs: { a, b },
+        inputs: { a, b, z: given('leaf.rise', 'One of rise', 1, 0, 'mm', 'What it is told for') },
       }),
     windUp:
       a &&
