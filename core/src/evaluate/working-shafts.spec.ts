@@ -1,8 +1,8 @@
 import { limitsOf } from '../plan';
-import { shafts } from '../stages/shafts/figures/shafts';
+import { shafts, strength } from '../stages/shafts/figures/shafts';
 import { describe, expect, it } from 'vitest';
 import type { Check, PartOffer, PartSearch } from '../stage';
-import type { Plan } from '../plan';
+import type { Choices, Plan } from '../plan';
 import { sheetFor, reading, workedPlan } from '../testing/plans';
 import { orderHolds, orderMoved, shaftOrder } from '../stages/shafts/shaft-order';
 import { compareReceived } from '../stages/shafts/received';
@@ -50,6 +50,14 @@ const MORE = {
   'shaft.spline': reading('chosen', 52),
   'shaft.body': reading('chosen', 33.4),
 };
+const DEMAND = {
+  'brief.front': reading('scale', 556),
+  'brief.rear': reading('scale', 466),
+  'brief.wheelbase': reading('tape', 2406),
+  'brief.tyreDiameter': reading('tape', 590),
+  'brief.torque': reading('chosen', 240),
+  'brief.axleRatio': reading('chosen', 4.1),
+};
 const stocked = (): Plan => ({
   ...workedPlan(MORE, { school: 'stockShafts' }),
   searches: { shaftLeft: search(offer('WF-1', 686)), shaftRight: search(offer('WF-2', 683.5)) },
@@ -69,6 +77,50 @@ describe('stock shafts first', () => {
     expect(results.of(shafts).needs.right).toMatchObject({ source: 'stockPair' });
     expect(results.of(shafts).needs.right?.fitted.value).toBe(683.5);
     expect(results.checks.find((c) => c.id === 'cut.width')?.figure?.value).toBeCloseTo(0.9, 9);
+  });
+
+  const taken = (left: PartOffer, right: PartOffer, choices: Partial<Choices> = {}): Plan => ({
+    ...stocked(),
+    choices: { ...stocked().choices, ...choices },
+    searches: { shaftLeft: search(left), shaftRight: search(right) },
+  });
+  const levelOf = (plan: Plan, id: string) => evaluate(plan).checks.find((c) => c.id === id)?.level;
+
+  it('made for clips are a stop in a bolt-in end, and what their list does not say is not known', () => {
+    const clips = taken(offer('WF-1', 686), offer('WF-2', 683.5, { retention: 1 }));
+    expect([levelOf(clips, 'shaft.suits.left'), levelOf(clips, 'shaft.suits.right')]).toEqual(['ok', 'stop']);
+    expect(evaluate(clips).checks.find((c) => c.id === 'shaft.suits.right')?.title).toContain(
+      'another retention',
+    );
+    // The same pair once the ends are to be held by clips after all.
+    const changed = taken(offer('WF-1', 686), offer('WF-2', 683.5), {
+      retention: 'cClip',
+      retentionTo: 'cClip',
+    });
+    expect(levelOf(changed, 'shaft.suits.left')).toBe('stop');
+    const { retention: _, ...size } = offer('WF-2', 683.5).size;
+    const unsaid = taken(offer('WF-1', 686), { ...offer('WF-2', 683.5), size });
+    expect([levelOf(unsaid, 'shaft.suits.left'), levelOf(unsaid, 'shaft.suits.right')]).toEqual([
+      'ok',
+      'unknown',
+    ]);
+    expect(levelOf(taken(offer('WF-1', 686), offer('WF-2', 683.5, { teeth: 35 })), 'shaft.suits.right')).toBe(
+      'stop',
+    );
+  });
+
+  it('are judged each by its own body: 33 left, 25 right', () => {
+    const plan = taken(offer('WF-1', 686, { body: 33 }), offer('WF-2', 683.5, { body: 25 }));
+    const { side } = evaluate({
+      ...plan,
+      brief: { ...plan.brief, gears: [3.2, 1] },
+      readings: { ...plan.readings, ...DEMAND },
+    }).of(strength);
+    // The root of 31/24 is 31.380: the left shaft breaks there, the right at its body. τ goes by 1/d³.
+    expect(side.left.diameter?.value).toBeCloseTo(31.3796, 3);
+    expect(side.right.diameter?.value).toBe(25);
+    const ratio = (side.right.shear?.value ?? 0) / (side.left.shear?.value ?? 1);
+    expect(ratio).toBeCloseTo((31.3796 / 25) ** 3, 3);
   });
 
   it('wait for a pair to be chosen', () => {

@@ -148,7 +148,8 @@ class Derived implements Figure, Packed {
     const slopes = new Float64Array(figures.length);
     const kinks = { spread: (slope: Float64Array) => spreadOf(combined(parts, slope)), met: false };
     read.partials(valuesOf(figures), slopes, kinks);
-    if (!kinks.met && !figures.some(drawsIn)) return combined(parts, slopes);
+    // A single one is followed in a straight line; two share their draws.
+    if (!kinks.met && !twoDrawn(figures)) return combined(parts, slopes);
     const inputs = figures.map((figure, i) => drawsIn(figure) ?? straight(figure.value, parts[i] as Parts));
     const found = drawn(id, read, inputs, parts);
     this.keptDraws = found.draws;
@@ -207,6 +208,12 @@ function valuesOf(figures: readonly Figure[]): Float64Array {
 
 /** Draws of a figure that does not follow its readings in a straight line. */
 const drawsIn = (figure: Figure): Draws | undefined => (figure instanceof Derived ? figure.draws : undefined);
+
+function twoDrawn(figures: readonly Figure[]): boolean {
+  let count = 0;
+  for (const figure of figures) if (drawsIn(figure)) count += 1;
+  return count > 1;
+}
 
 /**
  * Computes a figure from others by its printed formula, with first-order propagation by exact derivatives. Evidence,

@@ -395,8 +395,72 @@ describe('templates', () => {
     const [skin = []] = pathsOf('wrap-left', 'outline');
     const ys = skin.map(([, y]) => y);
     expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(Math.PI * 76.2, 6);
+    // Wrapped printed side out from the casting outboard, the front of a left tube is down on the paper.
     const [bracket = []] = pathsOf('wrap-left', 'locate');
-    expect(bracket[0]).toEqual([expect.closeTo(220, 6), expect.closeTo(38.1 * deg(20) - 30, 6)]);
+    expect(bracket[0]).toEqual([expect.closeTo(220, 6), expect.closeTo(-38.1 * deg(20) - 30, 6)]);
+  });
+
+  type Space = readonly [x: number, y: number, z: number];
+  const cross = ([a, b, c]: Space, [d, e, f]: Space): Space => [b * f - c * e, c * d - a * f, a * e - b * d];
+  const sum = (...parts: readonly (readonly [number, Space])[]): Space =>
+    parts.reduce<Space>(([x, y, z], [k, v]) => [x + k * v[0], y + k * v[1], z + k * v[2]], [0, 0, 0]);
+
+  it.each([
+    ['left', 1, -112],
+    ['right', -1, -112],
+    ['left', 1, 37],
+    ['right', -1, 121],
+  ] as const)('laid on the %s tube put a bracket where it stands: y %d, %d°', (side, outboard, clock) => {
+    const laid = evaluate(planOf({ readings, brackets: { a: { ...at(240, clock), side } } }));
+    const [bracket = []] = laid
+      .of(templates[`wrap-${side}`])
+      .shapes.flatMap((s) => (s.kind === 'path' && s.layer === 'locate' ? [s.points] : []));
+    const middle = (k: 0 | 1) => bracket.reduce((m, p) => m + p[k] / bracket.length, 0);
+    // The paper’s length runs outboard; printed side out, its width runs so that length × width looks outward.
+    const along: Space = [0, outboard, 0];
+    const top: Space = [0, 0, 1];
+    const across = cross(top, along);
+    const turn = middle(1) / 38.1;
+    const skin = sum([38.1 * Math.cos(turn), top], [38.1 * Math.sin(turn), across]);
+    expect(middle(0)).toBeCloseTo(240, 6);
+    // Clock angles are 0 on top and plus toward the front, which is +x, on both sides of the car.
+    expect(skin[0]).toBeCloseTo(38.1 * Math.sin(deg(clock)), 6);
+    expect(skin[2]).toBeCloseTo(38.1 * Math.cos(deg(clock)), 6);
+  });
+
+  it.each([
+    ['notch', 'left', -1],
+    ['notch', 'right', -1],
+    ['notch-mirrored', 'left', 1],
+    ['notch-mirrored', 'right', 1],
+  ] as const)(
+    '%s laid on a brace of the %s tube meets its skin all round, leaning to y %d',
+    (id, _side, lean) => {
+      // The brace leans to one side by 60° to the tube, which lies along y; its axis passes 8 mm toward the front.
+      const a: Space = [0, lean * Math.cos(deg(60)), Math.sin(deg(60))];
+      const acute: Space = [0, lean * Math.sin(deg(60)), -Math.cos(deg(60))];
+      // Printed side out, the paper’s width runs along the brace’s axis × the acute side.
+      const right = cross(a, acute);
+      for (const [x, h] of pathsOf(id, 'outline')[0]?.slice(0, 121) ?? []) {
+        const turn = x / 19.05;
+        const spot = sum(
+          [8, [1, 0, 0]],
+          [h, a],
+          [19.05 * Math.cos(turn), acute],
+          [19.05 * Math.sin(turn), right],
+        );
+        expect(Math.hypot(spot[0], spot[2])).toBeCloseTo(38.1, 6);
+      }
+    },
+  );
+
+  it('end at the edge of the tube', () => {
+    const long = evaluate(planOf({ readings, brackets: { a: { ...at(10, 20), wide: 60 } } }));
+    const xs = long
+      .of(templates['wrap-left'])
+      .shapes.flatMap((s) => (s.kind === 'path' && s.layer === 'locate' ? s.points.map(([x]) => x) : []));
+    expect(Math.min(...xs)).toBe(0);
+    expect(Math.max(...xs)).toBeCloseTo(40, 6);
   });
 
   it('give a plate its hollow and its hole', () => {
@@ -463,16 +527,51 @@ describe('springs and U-bolts', () => {
   });
 
   it('tell what a flip does to ride height and bump travel', () => {
-    const lowered = evaluate(planOf({ readings, choices: { springsNow: 'over', springsWanted: 'under' } }));
-    // 76.2 + 31 + 0 + 52.
-    expect(lowered.of(flip)?.drop?.value).toBeCloseTo(159.2, 6);
+    const both = { ...readings, 'survey.tubeOd': reading('caliper', 82.55) };
+    const lowered = evaluate(
+      planOf({ readings: both, choices: { springsNow: 'over', springsWanted: 'under' } }),
+    );
+    // Half of the old tube and half of the new: 82.55/2 + 31 + 52 + 0 + 76.2/2.
+    expect(lowered.of(flip)?.drop?.value).toBeCloseTo(162.375, 6);
     expect(lowered.checks.find((c) => c.id === 'perch.flip')).toMatchObject({
       level: 'caution',
-      figure: { value: expect.closeTo(30.8, 6) },
+      figure: { value: expect.closeTo(27.625, 6) },
     });
-    const raised = evaluate(planOf({ readings, choices: { springsNow: 'under', springsWanted: 'over' } }));
-    expect(raised.of(flip)?.drop?.value).toBeCloseTo(-159.2, 6);
+    const raised = evaluate(
+      planOf({ readings: both, choices: { springsNow: 'under', springsWanted: 'over' } }),
+    );
+    expect(raised.of(flip)?.drop?.value).toBeCloseTo(-162.375, 6);
+    // Without the old tube it is not known, never worked out with the new one’s.
+    const half = evaluate(planOf({ readings, choices: { springsNow: 'over', springsWanted: 'under' } }));
+    expect(half.of(flip)).toMatchObject({ drop: undefined, lacks: ['survey.tubeOd'] });
     expect(evaluate(planOf({ readings })).of(flip)).toBeUndefined();
+  });
+
+  it('do not take a perch that stands on the other side of its tube from its spring', () => {
+    const angles = {
+      'angle.perch.left': reading('angleGauge', deg(0.5)),
+      'angle.gearbox': reading('angleGauge', deg(2)),
+      'drive.slope': reading('chosen', deg(2)),
+      'donor.angle.flat': reading('angleGauge', 0),
+      'donor.angle.pinion': reading('angleGauge', 0),
+    };
+    const perch = (clock: number, over: 'over' | 'under') =>
+      evaluate(
+        planOf({
+          readings: { ...readings, ...angles },
+          choices: { springsWanted: over, aim: 'parallel' },
+          brackets: { p: { ...at(240, clock), kind: 'perch', name: 'Perch' } },
+        }),
+      ).checks.find((c) => c.id === 'bracket.p.perch');
+    const wanted = perch(1.4, 'over');
+    expect(wanted?.title).not.toContain('other side');
+    // Half round the tube the gauge shows the same.
+    expect(perch(181.4, 'over')).toMatchObject({
+      level: 'stop',
+      title: 'Perch stands on the other side of its tube from its spring',
+    });
+    expect(perch(1.4, 'under')?.level).toBe('stop');
+    expect(perch(181.4, 'under')?.title).not.toContain('other side');
   });
 
   it('turn a perch as the pinion wants, and name the wedge where it stands otherwise', () => {

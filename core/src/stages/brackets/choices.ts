@@ -247,7 +247,7 @@ const LINK = object<Link>(
 );
 
 /** Thread of a fitting that is moved. */
-export const FITTING_THREADS = ['unsaid', 'g18', 'g14', 'm10', 'm12', 'm16'] as const;
+export const FITTING_THREADS = ['unsaid', 'g18', 'g14', 'n18', 'n14', 'm10', 'm12', 'm16'] as const;
 export type FittingThread = (typeof FITTING_THREADS)[number];
 
 const WHEN = ['first', 'last'] as const;

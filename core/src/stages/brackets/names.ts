@@ -74,6 +74,8 @@ export interface FittingSize {
 export const FITTING_SIZES: Readonly<Record<Exclude<FittingThread, 'unsaid'>, FittingSize>> = {
   g18: { name: 'G 1/8', outside: 9.728, drill: 8.8 },
   g14: { name: 'G 1/4', outside: 13.157, drill: 11.8 },
+  n18: { name: '1/8-27 NPT, taper', outside: 10.287, drill: 8.43 },
+  n14: { name: '1/4-18 NPT, taper', outside: 13.716, drill: 11.11 },
   m10: { name: 'M10 × 1', outside: 10, drill: 9 },
   m12: { name: 'M12 × 1.5', outside: 12, drill: 10.5 },
   m16: { name: 'M16 × 1.5', outside: 16, drill: 14.5 },

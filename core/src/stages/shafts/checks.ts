@@ -3,6 +3,7 @@ import { school } from '../cut/figures/schools';
 import { axle } from '../donor/figures/axle';
 import { taken } from './figures/in-use';
 import { shafts, strength } from './figures/shafts';
+import { stockSuits } from './figures/suits';
 import { pairTrouble } from './in-use';
 import { node } from './node';
 import { shaftChecks } from './shaft-checks';
@@ -19,6 +20,7 @@ export const fit = node('fit', (r) => {
       use: r.field('brief', 'use'),
       splineMajor: r.of(axle).spline?.major,
       pairTrouble: pairTrouble(r.of(taken)),
+      suits: bySide((side) => r.of(stockSuits)[side]),
       body: bySide((side) => r.figure(`donor.shaftBody.${side}`)),
       spline: bySide((side) => r.figure(`donor.shaftSpline.${side}`)),
       length: bySide((side) => r.figure(`donor.shaft.${side}`)),

@@ -1,5 +1,5 @@
-import { SIDES, type Side, type Sided } from '../../geometry';
-import { given, type Figure, type FigureUnit } from '../../measure';
+import { bySide, SIDES, type Side, type Sided } from '../../geometry';
+import { given, greater, lesser, type Figure, type FigureUnit } from '../../measure';
 import { chosenPart, type PartOffer, type PartSearch } from '../../stage';
 import type { School } from '../cut/choices';
 import { HOLES } from '../hubs/choices';
@@ -34,12 +34,15 @@ export function pairFigures(v: {
   };
 }
 
+/** What a size is called. */
+interface Named {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+}
+
 /** A size as the seller’s list has it: told, not measured, until the part is here. */
-function sizeFigure(
-  offer: PartOffer,
-  key: string,
-  { id, label, unit }: { readonly id: string; readonly label: string; readonly unit: FigureUnit },
-): Figure | undefined {
+function sizeFigure(offer: PartOffer, key: string, { id, label, unit }: Named): Figure | undefined {
   const size = offer.size[key];
   // A list that says nothing, or what no shaft can have, says nothing.
   if (size === undefined || !(size > 0) || (key === 'holes' && !isPattern(size))) return undefined;
@@ -63,7 +66,6 @@ const BROUGHT: readonly (readonly [id: string, key: string, label: string, unit:
   ['new.pitch', 'pitch', 'Spline pitch of the stock shaft', 'count'],
   ['new.journal', 'journal', 'Journal of the stock shaft', 'mm'],
   ['donor.sealJournal', 'seal', 'Seal journal of the stock shaft', 'mm'],
-  ['shaft.body', 'body', 'Smallest body of the stock shaft', 'mm'],
 ];
 
 /** Both shafts that were taken from stock. */
@@ -91,12 +93,31 @@ export function numbersOf(pair: Taken): string {
 export function sizesInUse(pair: Taken): InUse {
   if (!pair) return NONE;
   return Object.fromEntries(
-    BROUGHT.map(([id, key, label, unit]) => [
-      id,
-      sizeFigure(pair.left, key, { id: `stock.${key}`, label, unit }),
-    ]),
+    BROUGHT.map(([id, key, label, unit]) => [id, ofBoth(pair, key, { id: `stock.${key}`, label, unit })]),
   );
 }
+
+/** A size that stands for both shafts: the one that leaves less metal where they differ. */
+function ofBoth(pair: Sided<PartOffer>, key: string, name: Named): Figure | undefined {
+  const [l, r] = [sizeFigure(pair.left, key, name), sizeFigure(pair.right, key, name)];
+  // What one of them does not say is not known of both.
+  if (!l || !r) return undefined;
+  return GREATER.includes(key) ? greater(l, r) : lesser(l, r);
+}
+/** Of a pilot the greater leaves less metal, of all else the lesser. */
+const GREATER = ['pilot', 'hole'];
+
+/** Smallest body of each shaft that was taken: each is judged by its own. */
+export const bodiesTaken = (pair: Taken): Sided<Figure | undefined> =>
+  bySide(
+    (side) =>
+      pair &&
+      sizeFigure(pair[side], 'body', {
+        id: `stock.body.${side}`,
+        label: `Smallest body of the stock shaft, ${side}`,
+        unit: 'mm',
+      }),
+  );
 const NONE: InUse = {};
 
 /** Sizes in which the two shafts of a pair must be alike, and how they are called. */
@@ -108,6 +129,8 @@ const ALIKE: Readonly<Record<string, string>> = {
   pitch: 'spline pitch',
   journal: 'journal',
   seal: 'seal journal',
+  pilot: 'pilot',
+  retention: 'retention',
 };
 
 /** In what the two shafts taken from stock are unlike, each a sentence. */

@@ -19,6 +19,8 @@ export interface ShaftChecksInput {
   readonly splineMajor: Maybe;
   /** What is wrong with a pair from stock, each a sentence; empty where nothing is. */
   readonly pairTrouble: readonly string[];
+  /** How each shaft from stock suits the axle as it stands by now; undefined where none was taken. */
+  readonly suits: Readonly<Record<Side, StockSuits | undefined>>;
   readonly body: Readonly<Record<Side, Maybe>>;
   /** Full-depth spline on each of the donor's shafts, and the whole shaft, mm. */
   readonly spline: Readonly<Record<Side, Maybe>>;
@@ -31,6 +33,15 @@ export interface ShaftChecksInput {
   readonly received: Readonly<Record<Side, Maybe>>;
 }
 
+/** Whether a shaft from stock suits. */
+export interface StockSuits {
+  readonly number: string;
+  /** Why it does not; empty where it does. */
+  readonly refused: string;
+  /** What its list does not say. */
+  readonly unsaid: readonly string[];
+}
+
 /** Checks of shafts: what may be shortened, what engages, what touches. */
 export function shaftChecks(input: ShaftChecksInput, limits: Limits): Check[] {
   const checks: Check[] = [...retentionChecks(input), ...pairChecks(input)];
@@ -39,7 +50,7 @@ export function shaftChecks(input: ShaftChecksInput, limits: Limits): Check[] {
   if (floatMin && floatMax && !(isDefault(floatMin) && isDefault(floatMax)))
     checks.push(floatCheck(floatMin, floatMax));
   for (const side of SIDES) {
-    checks.push(...plausible(input, side));
+    checks.push(...plausible(input, side), ...suitsCheck(input.suits[side], side));
     const need = input.shafts.needs[side];
     if (!need) continue;
     checks.push(...shortenChecks(input, need, side));
@@ -70,6 +81,36 @@ function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
       reason:
         'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
       at: 'donor.shaft.left',
+    }),
+  ];
+}
+
+/** A shaft that was taken from stock has to suit the axle as it stands by now, whatever it stood like when it was taken. */
+function suitsCheck(suits: StockSuits | undefined, side: Side): Check[] {
+  if (!suits) return [];
+  const { number, refused, unsaid } = suits;
+  return [
+    judgeFact({
+      id: `shaft.suits.${side}`,
+      stage: 'shafts',
+      rests: {
+        [`search.shaft${sideName(side)}`]: unsaid.length ? undefined : number,
+        'choice.retentionTo': number,
+      },
+      fault:
+        refused && !unsaid.length
+          ? {
+              level: 'stop',
+              title: `${sideName(side)} shaft ${number} does not suit: ${refused}`,
+              todo: 'Search again for a pair that suits the axle as it is now, or have shafts made.',
+            }
+          : undefined,
+      holds: `${sideName(side)} shaft ${number} suits this axle by its list`,
+      unknown: `Whether ${side} shaft ${number} suits is not known: its list does not say ${unsaid.join(', ')}`,
+      reason:
+        'A shaft made for clips is held by nothing in a bolt-in end, and the other way round; spline, bearing and flange have to fit as well.',
+      at: 'shaft.pair',
+      lacks: ['shaft.pair'],
     }),
   ];
 }

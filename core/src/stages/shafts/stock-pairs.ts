@@ -125,6 +125,15 @@ const REFUSALS: readonly (readonly [why: string, holds: (size: Size, w: ShaftWan
   ['no length given', (size) => size['length'] === undefined],
 ];
 
+/** Sizes that a list has to say before a shaft can be called right, by what is wanted of it. */
+export const unsaidSizes = ({ size }: PartOffer, wanted: ShaftWanted): readonly string[] => [
+  ...(wanted.retention && size['retention'] === undefined ? ['what holds it'] : []),
+  ...(wanted.pitch !== undefined && size['pitch'] === undefined ? ['its spline pitch'] : []),
+  ...(wanted.journal !== undefined && size['journal'] === undefined ? ['its bearing journal'] : []),
+  ...(wanted.holes !== undefined && size['holes'] === undefined ? ['its flange'] : []),
+  ...(wanted.spline !== undefined && size['spline'] === undefined ? ['its length of spline'] : []),
+];
+
 /** Why a shaft will not do; empty where it will, if need be re-drilled. */
 export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted, canDrill = NEVER): string {
   const refusal = REFUSALS.find(([, holds]) => holds(size, wanted));

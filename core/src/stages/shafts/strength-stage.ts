@@ -125,7 +125,10 @@ function bodyOf(
   if (source !== 'new' && source !== 'other') return own.body[side];
   const donor = own.body[side];
   const why = 'ordered as thick as the donor’s';
-  return ordered.body[side] ?? (donor && assumedAs(donor, 'shaft.body', 'New shafts’ smallest body', why));
+  return (
+    ordered.body[side] ??
+    (donor && assumedAs(donor, `shaft.body.${side}`, `New ${side} shaft’s smallest body`, why))
+  );
 }
 
 function sideStrength(input: StrengthInput, side: Side): SideStrength {

@@ -118,7 +118,7 @@ describe('strength of shafts', () => {
     const bare = { ...INPUT.ordered, body: { left: undefined, right: undefined } };
     const { diameter, twist } = strengthStage({ ...INPUT, ordered: bare }).side.left;
     expect(diameter?.value).toBe(30.2);
-    expect(twist?.assumed['shaft.body']?.why).toContain('as thick as the donor’s');
+    expect(twist?.assumed['shaft.body.left']?.why).toContain('as thick as the donor’s');
   });
 
   it('does not bend a full-float shaft', () => {

@@ -1,7 +1,9 @@
 import { SIDES, sideName } from '../../../geometry';
 import { sized } from '../../../measure';
-import { judge, unknownCheck, type Check, unless } from '../../../stage';
-import { places } from '../figures/places';
+import { wrapped } from '../../../mechanics';
+import { compared, judge, unknownCheck, type Check, unless } from '../../../stage';
+import { upper } from '../names';
+import { places, type PlacedBracket } from '../figures/places';
 import { clamps, cornerRoom, flip, perchOff, pinPlay, plateOff } from '../figures/perches';
 import { node, type Reads } from '../node';
 
@@ -40,11 +42,30 @@ export const flips = node('flips', (r): readonly Check[] => {
 const thickEnd = (r: Reads, off: number): string =>
   off > 0 === (r.choice('springsWanted') === 'over') ? 'rearward' : 'forward';
 
+/** Clock angle at which a spring lies on its tube. */
+const springAt = (r: Reads): number => (r.choice('springsWanted') === 'over' ? 0 : Math.PI);
+
+/** Its face looks away from the spring: the gauge, which knows only how steep a face is, shows nothing of that. */
+const isTurnedAway = (r: Reads, { clock }: PlacedBracket): boolean =>
+  clock !== undefined && Math.abs(wrapped(clock.value - springAt(r))) > Math.PI / 2;
+
+const turnedAway = (r: Reads, { id, item, clock }: PlacedBracket): Check => ({
+  id: `bracket.${id}.perch`,
+  stage: STAGE,
+  level: 'stop',
+  title: `${upper(item.name)} stands on the other side of its tube from its spring`,
+  ...(clock ? { figure: compared(clock) } : {}),
+  reason: `The springs lie ${r.choice('springsWanted') === 'over' ? 'on top of' : 'under'} the axle. A gauge on its face shows the same on either side.`,
+  todo: 'Turn it half round the tube, or say under Perches that the springs lie on the other side.',
+  at: 'bracket.list',
+});
+
 /** Do perches lie as the pinion wants? */
 export const perchAngles = node('perchAngles', (r): readonly Check[] =>
   r.of(places).flatMap((p): Check[] => {
     if (p.item.kind !== 'perch') return [];
     const figure = r.of(perchOff)[p.id];
+    if (figure && isTurnedAway(r, p)) return [turnedAway(r, p)];
     return [
       judge({
         id: `bracket.${p.id}.perch`,

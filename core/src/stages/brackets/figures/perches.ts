@@ -20,8 +20,9 @@ export interface Flip {
 export const flip = node('flip', (r): Flip | undefined => {
   const [now, want] = [r.choice('springsNow'), r.choice('springsWanted')];
   if (now === want) return undefined;
-  const [D, h, n, t, gap] = [
+  const [D, O, h, n, t, gap] = [
     r.of(outside).left,
+    r.figure('survey.tubeOd'),
     r.figure('perch.old'),
     r.figure('perch.new'),
     r.figure('perch.pack'),
@@ -29,21 +30,23 @@ export const flip = node('flip', (r): Flip | undefined => {
   ];
   const lacks = [
     ...unless(D, 'donor.tubeOd'),
+    ...unless(O, 'survey.tubeOd'),
     ...unless(h, 'perch.old'),
     ...unless(n, 'perch.new'),
     ...unless(t, 'perch.pack'),
   ];
-  if (!D || !h || !n || !t) return { drop: undefined, bumpLeft: undefined, lacks };
+  if (!D || !O || !h || !n || !t) return { drop: undefined, bumpLeft: undefined, lacks };
   // The car hangs on its springs: from on top of the axle to under it they take the car down with them.
-  const sum = '{D} + {h} + {n} + {t}';
+  const sum = '{O}/2 + {h} + {t} + {n} + {D}/2';
   const lowers = now === 'over';
   const drop = derive({
     id: 'perch.drop',
     label: 'Car comes down by the flip',
     unit: 'mm',
     formula: lowers ? sum : `−(${sum})`,
-    source: 'Tube, both perches and the spring pack; minus where the car rises',
-    inputs: { D, h, n, t },
+    source:
+      'Half of the old tube and its perch, the spring pack, the new perch and half of the new tube; minus where the car rises',
+    inputs: { D, O, h, n, t },
   });
   return {
     drop,

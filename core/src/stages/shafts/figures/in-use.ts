@@ -1,6 +1,6 @@
 import type { Figure } from '../../../measure';
 import type { Node } from '../../../stage';
-import { numbersOf, pairFigures, sizesInUse, takenPair } from '../in-use';
+import { bodiesTaken, numbersOf, pairFigures, sizesInUse, takenPair } from '../in-use';
 import { node } from '../node';
 
 /** Lengths and splines of the pair that was chosen from stock. */
@@ -18,6 +18,9 @@ export const takenNumbers = node('takenNumbers', (r) => numbersOf(r.of(taken)));
 
 /** Sizes that are a stock shaft’s where one was taken, by quantity; undefined where its list does not say them. */
 export const inUse = node('inUse', (r) => sizesInUse(r.of(taken)));
+
+/** Smallest body of each shaft from stock, where a pair was taken. */
+export const stockBodies = node('stockBodies', (r) => bodiesTaken(r.of(taken)));
 
 /** Finds what will run: of a part taken from stock its own sizes, else what is known of the quantity. */
 export function using<I extends string>(r: {

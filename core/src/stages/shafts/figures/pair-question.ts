@@ -25,7 +25,7 @@ export const pairQuestion = node('pairQuestion', (r): PairQuestion | { readonly 
   if (lacks.length) return { lacks };
   const value = (side: 'left' | 'right') => half[side]?.value ?? Number.NaN;
   return {
-    wanted: wantedOf(r),
+    wanted: r.of(shaftWanted),
     axle: {
       half: bySide(value),
       shaft: bySide((side) => shaft[side]?.value ?? Number.NaN),
@@ -36,6 +36,9 @@ export const pairQuestion = node('pairQuestion', (r): PairQuestion | { readonly 
 });
 
 const valueOf = (figure: Figure | undefined): number | undefined => figure?.value;
+
+/** What a stock shaft must be for this axle, as it stands by now. */
+export const shaftWanted = node('shaftWanted', (r): ShaftWanted => wantedOf(r));
 
 function wantedOf(r: Reads): ShaftWanted {
   const [route, retention] = [r.choice('pattern'), r.choice('retentionTo')];

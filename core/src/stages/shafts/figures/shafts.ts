@@ -7,7 +7,7 @@ import { bySide } from '../../../geometry';
 import { node, type Reads } from '../node';
 import { shaftsStage } from '../shafts-stage';
 import { strengthStage } from '../strength-stage';
-import { inUse } from './in-use';
+import { inUse, stockBodies } from './in-use';
 import { needsRead } from './needs';
 
 /** Shafts of the chosen way in the axle as it stands by now. */
@@ -31,7 +31,6 @@ function sizesRead(r: Reads) {
   ];
   const body = r.figure('shaft.body');
   const stock = r.of(inUse);
-  const stockBody = stock['shaft.body'];
   return {
     own: { teeth, pitch, body: bySide((side) => r.figure(`donor.shaftBody.${side}`)), journal },
     ordered: {
@@ -43,7 +42,7 @@ function sizesRead(r: Reads) {
     stock: {
       teeth: stock['new.teeth'],
       pitch: stock['new.pitch'],
-      body: { left: stockBody, right: stockBody },
+      body: r.of(stockBodies),
       journal: stock['new.journal'],
     },
   };
