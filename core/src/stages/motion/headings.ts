@@ -8,6 +8,7 @@ export const UNDER = {
     held: 'How it is held',
     leaf: 'Leaf springs',
     coil: 'Springs and dampers',
+    moves: 'What moves with the axle',
     scales: 'On scales',
   },
 } as const;

@@ -300,9 +300,9 @@ describe('springs and dampers', () => {
   });
   it('say when they end before the travel does', () => {
     const [first] = results(more).of(dampers);
-    expect(first?.toClosed?.value).toBeCloseTo((first?.of.bump?.value ?? 0) - 300, 6);
+    expect(first?.toClosed?.value).toBeCloseTo((first?.of.rollIn?.value ?? 0) - 300, 6);
     expect(check(more, 'arm.coil.left.closed')?.level).toBe('stop');
-    const shorter = { ...more, readings: { ...more.readings, 'damper.closed': reading('tape', 250) } };
+    const shorter = { ...more, readings: { ...more.readings, 'damper.closed': reading('tape', 230) } };
     expect(check(shorter, 'arm.coil.left.closed')?.level).toBe('ok');
     const { 'damper.closed': _, ...readings } = more.readings ?? {};
     expect(check({ ...more, readings }, 'arm.coil.left.closed')).toMatchObject({

@@ -3,6 +3,7 @@ import { quantities } from './headings';
 const held = quantities('held', { instrument: 'chosen', datum: 'none' });
 const leaf = quantities('leaf', { datum: 'none', waitsOn: ['springs'] });
 const coil = quantities('coil', { datum: 'none', instrument: 'chosen', waitsOn: ['springs'] });
+const moves = quantities('moves', { datum: 'axle centre', belongs: 'axle' });
 const scales = quantities('scales', { unit: 'kg', instrument: 'scale', datum: 'none', waitsOn: ['load'] });
 const lengths = quantities('scales', { datum: 'none' });
 
@@ -117,6 +118,25 @@ export const MOTION_QUANTITIES = [
     instrument: 'tape',
   }),
   coil('damper.open', 'Damper open', 'Eye to eye, drawn out.', [150, 1300], { instrument: 'tape' }),
+  moves(
+    'body.casting',
+    'Casting, reach from its middle',
+    'From the axle’s middle line to the farthest of the casting above, below or before it; without cover and pinion.',
+    [40, 320],
+  ),
+  moves(
+    'body.cover',
+    'Cover, reach behind',
+    'From the axle’s middle line straight back to the farthest of the cover or the casting’s back.',
+    [40, 420],
+  ),
+  moves(
+    'body.yoke',
+    'Pinion yoke or flange, across',
+    'The widest that turns at the pinion’s nose, bolts in.',
+    [40, 260],
+    { instrument: 'caliper' },
+  ),
   scales('scales.leftFront', 'Left front, level', 'Car level, driver and fuel in.', [20, 2500]),
   scales('scales.rightFront', 'Right front, level', 'Car level, driver and fuel in.', [20, 2500]),
   scales('scales.leftRear', 'Left rear, level', 'Car level, driver and fuel in.', [20, 2500]),

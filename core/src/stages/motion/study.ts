@@ -29,6 +29,7 @@ export const STUDIED = [
   'bind.bump',
   'bind.droop',
   'bind.roll',
+  'bind.most',
   'bindForce',
   'addedRoll',
 ] as const;
@@ -60,7 +61,17 @@ export interface Posed {
 }
 
 /** Poses that are always looked at. */
-export const STANDS = ['ride', 'bump', 'droop', 'roll', 'rollBack'] as const;
+export const STANDS = [
+  'ride',
+  'bump',
+  'droop',
+  'roll',
+  'rollBack',
+  'bumpRoll',
+  'bumpBack',
+  'droopRoll',
+  'droopBack',
+] as const;
 export type Stood = (typeof STANDS)[number];
 
 /** An axle by its inputs as numbers, and where it goes; poses that are not known, or not reached, are left out. */
@@ -70,6 +81,33 @@ export interface Stand {
   readonly axle: SolidAxle;
   readonly reach: Reach;
   readonly poses: Readonly<Record<Stood, Posed | undefined>>;
+}
+
+/** Every pose that is looked at, worked out when somebody asks for it: up and down and rolled, and both at once. */
+function posesOf(
+  { bump, droop, roll }: Reach,
+  at: (z: number, roll: number) => Posed | undefined,
+): Stand['poses'] {
+  const asked: Readonly<Record<Stood, readonly [z: number, roll: number]>> = {
+    ride: [0, 0],
+    bump: [bump, 0],
+    droop: [-droop, 0],
+    roll: [0, roll],
+    rollBack: [0, -roll],
+    bumpRoll: [bump, roll],
+    bumpBack: [bump, -roll],
+    droopRoll: [-droop, roll],
+    droopBack: [-droop, -roll],
+  };
+  const found = new Map<Stood, Posed | undefined>();
+  const of = (id: Stood): Posed | undefined => {
+    if (!found.has(id)) found.set(id, at(...asked[id]));
+    return found.get(id);
+  };
+  return Object.defineProperties(
+    {},
+    Object.fromEntries(STANDS.map((id) => [id, { get: () => of(id), enumerable: true }])),
+  ) as Stand['poses'];
 }
 
 /** Where an axle stands and goes. */
@@ -86,13 +124,7 @@ export function standOf(held: Held, values: ArrayLike<number>): Stand {
     values,
     axle,
     reach,
-    poses: {
-      ride: at(0, 0),
-      bump: at(reach.bump, 0),
-      droop: at(-reach.droop, 0),
-      roll: at(0, reach.roll),
-      rollBack: at(0, -reach.roll),
-    },
+    poses: posesOf(reach, at),
   };
 }
 
@@ -143,6 +175,7 @@ export function studyOf(stand: Stand): Study {
     'bind.bump': of(up, worst),
     'bind.droop': of(down, worst),
     'bind.roll': Math.max(of(left, worst), of(right, worst)),
+    'bind.most': Math.max(...STANDS.map((id) => of(poses[id]?.pose, worst))),
     bindForce: binding.length === 4 ? largestForce(axle, binding) : Number.NaN,
     // Twice the energy over the angle squared, for one degree; the mean of both ways.
     addedRoll:

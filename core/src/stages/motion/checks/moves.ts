@@ -1,4 +1,4 @@
-import { greater, sized, type Maybe } from '../../../measure';
+import { sized, type Maybe } from '../../../measure';
 import { judge, unknownCheck, type Check, type CheckLimit, type PlaceId } from '../../../stage';
 import { axlePose, type AxlePose } from '../../../mechanics/solid-axle';
 import { arms, memberId } from '../figures/arms';
@@ -61,6 +61,10 @@ const PLACES = [
   ['bump', 'at full bump'],
   ['droop', 'at full droop'],
   ['roll', 'in full roll'],
+  ['bumpRoll', 'at full bump in roll'],
+  ['bumpBack', 'at full bump in roll'],
+  ['droopRoll', 'at full droop in roll'],
+  ['droopBack', 'at full droop in roll'],
 ] as const;
 
 /** Whether every place of the travel can be reached, and nothing leaves the axle free. */
@@ -69,7 +73,16 @@ export const reaches = node('reaches', (r): readonly Check[] => {
   if (!stands) return [];
   const { stand } = stands;
   const { bump, droop, roll } = reachOf(stand.held, stand.values);
-  const asked = { ride: [0, 0], bump: [bump, 0], droop: [-droop, 0], roll: [0, roll] } as const;
+  const asked = {
+    ride: [0, 0],
+    bump: [bump, 0],
+    droop: [-droop, 0],
+    roll: [0, roll],
+    bumpRoll: [bump, roll],
+    bumpBack: [bump, -roll],
+    droopRoll: [-droop, roll],
+    droopBack: [-droop, -roll],
+  } as const;
   for (const [key, words] of PLACES) {
     const [z, angle] = asked[key];
     if (Number.isNaN(z) || Number.isNaN(angle)) continue;
@@ -148,12 +161,11 @@ export const travels = node('travels', (r): readonly Check[] => {
   if (!r.of(standing)) return [];
   const told = r.of(study);
   const both = (a: Maybe, b: Maybe) => a !== undefined && b !== undefined;
-  const bind = greater(greater(told['bind.bump'], told['bind.droop']), told['bind.roll']);
   return [
     judged(
       r,
-      bind,
-      both(told['bind.bump'], told['bind.droop']) && told['bind.roll'] !== undefined,
+      told['bind.most'],
+      told['bind.most'] !== undefined,
       {
         id: 'motion.bind',
         holds: 'Links do not bind in the travel',

@@ -10,6 +10,8 @@ import { AT } from './moves';
 const STAGE = 'motion' as const;
 const missing = (r: Reads, ids: readonly PlaceId[]): readonly PlaceId[] =>
   ids.filter((id) => r.figure(id as 'coil.rate') === undefined);
+/** What the whole travel rests on. */
+const TRAVEL = ['spring.bump', 'spring.droop', 'stance.lean'] as const;
 /** What all of a spring’s lengths rest on. */
 const OF_SPRING = ['coil.rate', 'coil.free', 'brief.rear', 'motion.unsprung'] as const;
 
@@ -24,14 +26,14 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
         ...base,
         id: `${id}.solid`,
         at: 'coil.rate',
-        lacks: missing(r, [...OF_SPRING, 'coil.solid', 'spring.bump']),
+        lacks: missing(r, [...OF_SPRING, 'coil.solid', ...TRAVEL]),
         figure: left,
         limit: r.limit('coil.left'),
-        holds: `${name}: spring is not solid at full bump`,
+        holds: `${name}: spring is not solid in the travel`,
         fails: (level) =>
           level === 'stop'
-            ? `${name}: spring is solid before full bump`
-            : `${name}: spring is nearly solid at full bump`,
+            ? `${name}: spring is solid within the travel`
+            : `${name}: spring is nearly solid within the travel`,
         unknown: `${name}: whether its spring goes solid is not known`,
         reason: 'A spring that is solid stops the axle like a hammer, and breaks what holds it.',
         todo: 'A longer spring of fewer coils, a bump stop that comes first, or less travel.',
@@ -41,11 +43,11 @@ export const springEnds = node('springEnds', (r): readonly Check[] =>
         stage: STAGE,
         way: 'atLeast',
         at: 'coil.rate',
-        lacks: missing(r, [...OF_SPRING, 'spring.droop']),
+        lacks: missing(r, [...OF_SPRING, ...TRAVEL]),
         figure: loose,
         limit: 0,
-        holds: `${name}: spring stays pressed at full droop`,
-        fails: `${name}: spring hangs loose at full droop`,
+        holds: `${name}: spring stays pressed in the travel`,
+        fails: `${name}: spring hangs loose within the travel`,
         unknown: `${name}: whether its spring hangs loose is not known`,
         reason: 'A loose spring falls out of its seat, and knocks as it comes back.',
         todo: 'A longer free length, a helper spring, a strap, or a retainer at its seat.',
@@ -163,20 +165,20 @@ export const damperEnds = node('damperEnds', (r): readonly Check[] =>
       });
     return [
       row('closed', toClosed, {
-        holds: 'is not closed at full bump',
-        near: 'is nearly closed at full bump',
-        stops: 'is closed before full bump',
+        holds: 'is not closed in the travel',
+        near: 'is nearly closed within the travel',
+        stops: 'is closed within the travel',
         unknown: 'whether it closes is not known',
         todo: 'A shorter damper, mounts farther apart, or a bump stop that comes first.',
-        needs: ['damper.closed', 'spring.bump'],
+        needs: ['damper.closed', ...TRAVEL],
       }),
       row('open', toOpen, {
-        holds: 'is not drawn out at full droop',
-        near: 'is nearly drawn out at full droop',
-        stops: 'is drawn out before full droop',
+        holds: 'is not drawn out in the travel',
+        near: 'is nearly drawn out within the travel',
+        stops: 'is drawn out within the travel',
         unknown: 'whether it is drawn out is not known',
         todo: 'A longer damper, mounts nearer, or straps that come first.',
-        needs: ['damper.open', 'spring.droop'],
+        needs: ['damper.open', ...TRAVEL],
       }),
     ];
   }),
@@ -189,7 +191,7 @@ export const clears = node('clears', (r): readonly Check[] => {
   return r.of(rooms).map(({ id, obstacle, room, body }) => {
     const limit = r.limit('motion.clear');
     const own = obstacle.clear === undefined ? limit : { ...limit, value: obstacle.clear };
-    const lacks = [...(stands ? missing(r, ['spring.bump', 'spring.droop']) : [AT]), ...unseen];
+    const lacks = [...(stands ? missing(r, TRAVEL) : [AT]), ...unseen];
     const check = judge({
       id: `obstacle.${id}`,
       stage: STAGE,
@@ -202,7 +204,7 @@ export const clears = node('clears', (r): readonly Check[] => {
       fails: (level) => `${obstacle.name}: ${level === 'stop' ? 'met' : 'too near'} by the ${body}`,
       unknown: `${obstacle.name}: whether it is met is not known`,
       reason:
-        'What touches in the travel is bent, cut through or torn off: lines, exhaust and tank before all.',
+        'Tubes, casting, cover, pinion, driveshaft, brakes, wheels, brackets, links, springs and dampers, at every height with roll either way. What touches is bent, cut through or torn off. A fitting without a height counts as {30 mm} high.',
       todo: 'Move the link or the thing, take less travel, or notch and plate what is in the way.',
       at: 'obstacle.list',
       lacks,

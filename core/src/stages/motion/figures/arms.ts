@@ -91,7 +91,7 @@ export interface SprungFigures {
   readonly ride: Maybe;
   readonly bump: Maybe;
   readonly droop: Maybe;
-  /** In full roll either way: shortest and longest. */
+  /** Over the whole travel with roll either way: shortest and longest. */
   readonly rollIn: Maybe;
   readonly rollOut: Maybe;
   /** Shortened by so much for a mm of rise, at ride height. */
@@ -134,18 +134,18 @@ function sprungOf(stands: Standing, member: Member): SprungFigures {
       stands,
       {
         id: `${id}.${what}`,
-        label: `${member.name}, eye to eye in full roll, ${words}`,
+        label: `${member.name}, eye to eye in the travel with roll, ${words}`,
         unit: 'mm',
-        source: 'Solved: where the axle carries its end, rolled so far either way',
+        source: 'Solved: where the axle carries its end, at each end of the travel and rolled either way',
       },
       (stand) =>
         of(
-          ...(['roll', 'rollBack'] as const).map((way) => {
+          ...STANDS.map((way) => {
             const posed = stand.poses[way];
             return posed ? lengthOf(memberAt(stand, posed, member)) : Number.NaN;
           }),
         ),
-      ['stance.lean'],
+      TRAVEL,
     );
   return {
     member,

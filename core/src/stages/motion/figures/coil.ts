@@ -115,6 +115,8 @@ export function springOf(
     );
   const bump = at('bump', 'at full bump', of.bump);
   const droop = at('droop', 'at full droop', of.droop);
+  const rollIn = at('rollIn', 'in the travel with roll, shortest', of.rollIn);
+  const rollOut = at('rollOut', 'in the travel with roll, longest', of.rollOut);
   const wheelRate = figure(
     {
       id: `${id}.wheelRate`,
@@ -142,9 +144,9 @@ export function springOf(
     ride,
     bump,
     droop,
-    rollIn: at('rollIn', 'in full roll, side that goes up', of.rollIn),
-    rollOut: at('rollOut', 'in full roll, side that goes down', of.rollOut),
-    ...roomOf(of, coil, { id, name, ride, bump, droop }),
+    rollIn,
+    rollOut,
+    ...roomOf(of, coil, { id, name, ride, bump: rollIn, droop: rollOut }),
   };
 }
 

@@ -2,7 +2,11 @@ import { unless, type PlaceId } from '../../../stage';
 import { given, INSTRUMENTS, solved, type Figure, type Maybe } from '../../../measure';
 import { roomOfBar, roomOfWheel, type Capsule, type Disc, type Still } from '../../../mechanics/nearest';
 import { carried, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
+import { FITTINGS } from '../../brackets/names';
 import { newFrame, outside } from '../../brackets/figures/frame';
+import { places } from '../../brackets/figures/places';
+import { line } from '../../driveline/figures/line';
+import { atRest } from '../../driveline/figures/motion';
 import { stance } from '../../stance/figures/stance';
 import type { Obstacle } from '../choices';
 import { node, type Reads } from '../node';
@@ -16,14 +20,17 @@ const USUAL_LINK = 32;
 const USUAL_SPRUNG = 32;
 
 /** Something that moves with the axle, as it stands at ride height. */
-interface Body {
+export interface Body {
   readonly name: string;
-  readonly kind: 'tube' | 'wheel' | 'member';
-  /** Of a tube: its two ends and radius. */
-  readonly tube?: Capsule;
+  /** Bars that move with the axle, each with its radius. */
+  readonly bars?: readonly Capsule[];
   readonly wheel?: Disc;
+  /** What of it is round about a line of its own, such as the casting about the axle. */
+  readonly round?: Disc;
   readonly member?: Member;
   readonly radius?: number;
+  /** A bar from the axle to a place of the car that stays. */
+  readonly shaft?: Capsule;
 }
 
 /** The room to one thing of the car, where it is least. */
@@ -46,57 +53,156 @@ export interface Bodies {
 /** What a wheel’s place and size follow from. */
 const WHEEL = ['wheel.rim', 'wheel.et', 'tyre.section', 'brief.tyreDiameter'] as const;
 
-/** What moves with the axle: tubes, wheels, links, springs and dampers. */
+/** What moves with the axle: tubes, casting, what stands on them, driveshaft, brakes, wheels, links, springs and dampers. */
 export const bodies = node('bodies', (r): Bodies => {
   const stands = r.of(standing);
   if (!stands) return { all: [], missing: [] };
   const { held, axle } = stands.stand;
   const H = axle.axleCentre[2];
-  const { left, right } = r.of(newFrame).end;
-  const od = r.of(outside).left ?? r.of(outside).right;
-  const tube: Body[] =
-    left && right && od
-      ? [
-          {
-            name: 'axle tube',
-            kind: 'tube',
-            tube: { from: [0, left.value, H], to: [0, right.value, H], radius: od.value / 2 },
-          },
-        ]
-      : [];
-  const { edges, diameter } = r.of(stance);
-  const wheels: Body[] =
-    edges && diameter
-      ? (['left', 'right'] as const).map((side): Body => {
-          const { tyreIn: inner, tyreOut: outer } = edges[side];
-          const sign = side === 'left' ? 1 : -1;
-          const [a, b] = [inner * sign, outer * sign];
-          return {
-            name: `${side} wheel`,
-            kind: 'wheel',
-            wheel: {
-              centre: [0, (a + b) / 2, H],
-              axis: [0, 1, 0],
-              half: Math.abs(a - b) / 2,
-              radius: diameter.value / 2,
-            },
-          };
-        })
-      : [];
+  const parts = [
+    tubeBody(r, H),
+    castingBody(r, H),
+    ...standingBodies(r, H),
+    shaftBody(r),
+    ...wheelBodies(r, H),
+  ];
   const members = [...held.members, ...held.sprung].map((member): Body => ({
     name: member.name,
-    kind: 'member',
     member,
     radius: (member.arm.outside ?? 2 * (held.sprung.includes(member) ? USUAL_SPRUNG : USUAL_LINK / 2)) / 2,
   }));
   return {
-    all: [...tube, ...wheels, ...members],
-    missing: [
-      ...unless(tube.length, 'brief.targetWidth'),
-      ...(wheels.length ? [] : WHEEL.filter((id) => !r.figure(id))),
-    ],
+    all: [...parts.flatMap((part) => part.all), ...members],
+    missing: [...new Set(parts.flatMap((part) => part.missing))],
   };
 });
+
+const found = (body: Body): Bodies => ({ all: [body], missing: [] });
+const lacking = (...missing: readonly PlaceId[]): Bodies => ({ all: [], missing });
+
+function tubeBody(r: Reads, H: number): Bodies {
+  const { left, right } = r.of(newFrame).end;
+  const [l, q] = [r.of(outside).left, r.of(outside).right];
+  if (!left || !right || !l || !q)
+    return lacking(...unless(left && right, 'brief.targetWidth'), ...unless(l && q, 'donor.tubeOd'));
+  const radius = Math.max(l.value, q.value) / 2;
+  return found({ name: 'axle tube', bars: [{ from: [0, left.value, H], to: [0, right.value, H], radius }] });
+}
+
+/** Share of the casting’s reach that its cover is as wide as. */
+const COVER = 0.8;
+
+/** The casting between its faces, its cover behind, and the pinion’s nose with what turns on it. */
+function castingBody(r: Reads, H: number): Bodies {
+  const { left, right } = r.of(newFrame).casting;
+  const [reach, back, yoke] = [r.figure('body.casting'), r.figure('body.cover'), r.figure('body.yoke')];
+  const [known, rest] = [r.of(line).line, r.of(atRest)];
+  const missing = [
+    ...unless(left && right, 'donor.casting.left', 'donor.casting.right'),
+    ...unless(reach, 'body.casting'),
+    ...unless(back, 'body.cover'),
+    ...unless(yoke, 'body.yoke'),
+    ...(known ? [] : r.of(line).lacks),
+    ...unless(rest, 'drive.aim'),
+  ];
+  if (!left || !right || !reach || !back || !yoke || !known || !rest) return lacking(...missing);
+  const y = known.pinionSide.value;
+  const cover = COVER * reach.value;
+  const { pinion } = rest;
+  return found({
+    name: 'casting',
+    round: {
+      centre: [0, (left.value + right.value) / 2, H],
+      axis: [0, 1, 0],
+      half: Math.abs(left.value - right.value) / 2,
+      radius: reach.value,
+    },
+    bars: [
+      { from: [0, y, H], to: [-Math.max(0, back.value - cover), y, H], radius: cover },
+      {
+        from: [0, y, H - known.drop.value],
+        to: [pinion.along.value, pinion.side.value, pinion.height.value],
+        radius: yoke.value / 2,
+      },
+    ],
+  });
+}
+
+/** The last shaft of the driveline: from the pinion’s joint to one that stays. */
+function shaftBody(r: Reads): Bodies {
+  const [known, rest, D] = [r.of(line).line, r.of(atRest), r.figure('drive.outside')];
+  if (!known || !rest || !D)
+    return lacking(
+      ...(known ? [] : r.of(line).lacks),
+      ...unless(rest, 'drive.aim'),
+      ...unless(D, 'drive.outside'),
+    );
+  const at = ({ along, side, height }: Joint): Point3 => [along.value, side.value, height.value];
+  return found({
+    name: 'driveshaft',
+    shaft: { from: at(rest.pinion), to: at(known.centre ?? known.gearbox), radius: D.value / 2 },
+  });
+}
+type Joint = Readonly<Record<'along' | 'side' | 'height', Figure>>;
+
+/** A breather or plug whose height nobody listed, mm. */
+const FITTING_HIGH = 30;
+/** Lines along the axle by which a bracket is seen stand no farther apart, mm. */
+const APART = 25;
+/** Half of a plate’s thickness and what its weld adds, mm. */
+const PLATE = 4;
+
+/** Every bracket on the tubes: lines along its outer face and down both its flanks. */
+function standingBodies(r: Reads, H: number): readonly Bodies[] {
+  return r.of(places).map((p): Bodies => {
+    const D = r.of(outside)[p.side];
+    const { item, y, clock } = p;
+    const high = item.high ?? (FITTINGS.includes(item.kind) ? FITTING_HIGH : undefined);
+    if (!y || !clock || !D || high === undefined) return lacking('bracket.list', ...unless(D, 'donor.tubeOd'));
+    const R = D.value / 2;
+    // Plates stand side by side, square to the skin under their middle.
+    const chord = R * Math.sin(Math.min(Math.PI / 2, item.round / 2 / R));
+    const [across, down] = [Math.ceil((2 * chord) / APART), Math.ceil(high / APART)];
+    const [sin, cos] = [Math.sin(clock.value), Math.cos(clock.value)];
+    const lineAt = (beside: number, up: number): Capsule => {
+      const [x, z] = [up * sin + beside * cos, H + up * cos - beside * sin];
+      return { from: [x, y.value - item.wide / 2, z], to: [x, y.value + item.wide / 2, z], radius: PLATE };
+    };
+    const top = Array.from({ length: across + 1 }, (_, i) =>
+      lineAt(-chord + (2 * chord * i) / Math.max(1, across), R + Math.max(0, high - PLATE)),
+    );
+    const flanks = Array.from({ length: Math.max(0, down - 1) }, (_, i) => R + (high * (i + 1)) / down);
+    return found({
+      name: item.name,
+      bars: [...top, ...flanks.flatMap((up) => [lineAt(-chord, up), lineAt(chord, up)])],
+    });
+  });
+}
+
+/** Wheels with their tyres, and the brakes inboard of them. */
+function wheelBodies(r: Reads, H: number): readonly Bodies[] {
+  const { edges, diameter } = r.of(stance);
+  const { left, right } = r.of(newFrame).end;
+  const reach = r.figure('brake.radius');
+  return (['left', 'right'] as const).flatMap((side) => {
+    const sign = side === 'left' ? 1 : -1;
+    const disc = (name: string, a: number, b: number, radius: number): Bodies =>
+      found({
+        name,
+        wheel: { centre: [0, (a + b) / 2, H], axis: [0, 1, 0], half: Math.abs(a - b) / 2, radius },
+      });
+    const wheel =
+      edges && diameter
+        ? disc(`${side} wheel`, edges[side].tyreIn * sign, edges[side].tyreOut * sign, diameter.value / 2)
+        : lacking(...WHEEL.filter((id) => !r.figure(id)));
+    const end = side === 'left' ? left : right;
+    const brake =
+      edges && end && reach
+        ? disc(`${side} brake`, end.value, edges[side].tyreOut * sign, reach.value)
+        : lacking(...unless(reach, 'brake.radius'), ...unless(end, 'brief.targetWidth'));
+    return [wheel, brake];
+  });
+}
 
 const stillOf = (o: Obstacle, [x, y, z, x2, y2, z2]: readonly number[]): Still => {
   const a: Point3 = [x as number, y as number, z as number];
@@ -115,17 +221,19 @@ function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
   const { axle } = stand;
   const { asked, pose } = posed;
   const at = (p: Point3): Point3 => carried(axle, asked, pose, p);
-  if (body.tube)
-    return roomOfBar({ from: at(body.tube.from), to: at(body.tube.to), radius: body.tube.radius }, still);
-  if (body.wheel)
-    return roomOfWheel(
-      {
-        ...body.wheel,
-        centre: at(body.wheel.centre),
-        axis: turnedBy({ roll: asked.roll, ...pose }, body.wheel.axis),
-      },
+  const disc = (wheel: Disc): number =>
+    roomOfWheel(
+      { ...wheel, centre: at(wheel.centre), axis: turnedBy({ roll: asked.roll, ...pose }, wheel.axis) },
       still,
     );
+  if (body.bars) {
+    let least = body.round ? disc(body.round) : Infinity;
+    for (const { from, to, radius } of body.bars)
+      least = Math.min(least, roomOfBar({ from: at(from), to: at(to), radius }, still));
+    return least;
+  }
+  if (body.shaft) return roomOfBar({ ...body.shaft, from: at(body.shaft.from) }, still);
+  if (body.wheel) return disc(body.wheel);
   const member = body.member as Member;
   const [a, c] = memberAt(stand, posed, member);
   const pivoted = member.kind === 'ladder' || member.kind === 'torqueArm';
@@ -136,15 +244,10 @@ function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
 /** Heaves and rolls that clearances are looked at in: what both wheels can do. */
 function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
   const { bump, droop, roll } = reach;
-  if (Number.isNaN(bump) || Number.isNaN(droop)) return [];
+  if (Number.isNaN(bump) || Number.isNaN(droop) || Number.isNaN(roll)) return [];
   const heaves = [-droop, -0.66 * droop, -0.33 * droop, 0, 0.33 * bump, 0.66 * bump, bump];
-  const rolls = Number.isNaN(roll) || roll < 1e-4 ? [0] : [0, roll, -roll];
-  const all = heaves.flatMap((z) =>
-    rolls.flatMap((angle) =>
-      // A rolled axle at the end of its travel would push one wheel past it.
-      angle !== 0 && (z === bump || z === -droop) ? [] : [posedAt(axle, { z, roll: angle })],
-    ),
-  );
+  const rolls = roll < 1e-4 ? [0] : [0, roll, -roll, roll / 2, -roll / 2];
+  const all = heaves.flatMap((z) => rolls.map((angle) => posedAt(axle, { z, roll: angle })));
   // Where the links do not reach one of them, nothing is known of the whole travel: that is not clear.
   return all.every(({ pose }) => reached(pose)) ? all : [];
 }

@@ -41,9 +41,9 @@ export const dampers = node('dampers', (r): readonly DamperFigures[] =>
             label: `${name}, left before it is closed`,
             unit: 'mm',
             formula: '{b} − {c}',
-            source: 'Eye to eye at full bump less its closed length',
+            source: 'Eye to eye at its shortest in the travel with roll, less its closed length',
           },
-          { b: of.bump, c: r.figure('damper.closed') },
+          { b: of.rollIn, c: r.figure('damper.closed') },
         ),
         toOpen: figure(
           {
@@ -51,9 +51,9 @@ export const dampers = node('dampers', (r): readonly DamperFigures[] =>
             label: `${name}, left before it is drawn out`,
             unit: 'mm',
             formula: '{o} − {d}',
-            source: 'Its open length less eye to eye at full droop',
+            source: 'Its open length less eye to eye at its longest in the travel with roll',
           },
-          { o: r.figure('damper.open'), d: of.droop },
+          { o: r.figure('damper.open'), d: of.rollOut },
         ),
       };
     }),

@@ -84,6 +84,12 @@ const TOLD: Readonly<Record<Studied, Told>> = {
   'bind.bump': { label: 'Length that links lack at full bump', unit: 'mm', source: SOLVED, on: UP },
   'bind.droop': { label: 'Length that links lack at full droop', unit: 'mm', source: SOLVED, on: DOWN },
   'bind.roll': { label: 'Length that links lack in roll', unit: 'mm', source: SOLVED, on: ['stance.lean'] },
+  'bind.most': {
+    label: 'Length that links lack at most',
+    unit: 'mm',
+    source: `${SOLVED}: the worst of bump, droop and roll, and of each end of the travel with roll`,
+    on: [...UP, ...DOWN, 'stance.lean'],
+  },
   bindForce: {
     label: 'Largest force of the bind',
     unit: 'N',

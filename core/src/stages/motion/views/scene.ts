@@ -190,17 +190,24 @@ export function traceShapes(scene: MotionScene, look: Look): readonly Shape[] {
 /** Tube and wheels as they stand in the pose. */
 export function bodyShapes(scene: MotionScene, look: Look): readonly Shape[] {
   return scene.bodies.all.flatMap((body): readonly Shape[] => {
-    if (body.tube) return tubeShapes(scene, look, [body.tube.from, body.tube.to], body.tube.radius);
+    if (body.bars)
+      return body.bars.flatMap(({ from, to, radius }) => barShapes(scene, look, body.name, [from, to], radius));
     return body.wheel ? wheelShapes(scene, look, body.name, body.wheel) : [];
   });
 }
 
-function tubeShapes(scene: MotionScene, look: Look, ends: readonly Point3[], radius: number): readonly Shape[] {
+function barShapes(
+  scene: MotionScene,
+  look: Look,
+  name: string,
+  ends: readonly Point3[],
+  radius: number,
+): readonly Shape[] {
   const to = onPicture[look];
   const [a, b] = ends.map((p) => to(atPose(scene, scene.posed, p))) as [Point, Point];
-  return look === 'side'
-    ? [{ kind: 'circle', style: 'tube', centre: a, radius, name: 'axle tube' }]
-    : [{ kind: 'outline', style: 'tube', name: 'axle tube', points: barBetween(a, b, 2 * radius) }];
+  return Math.hypot(a[0] - b[0], a[1] - b[1]) < 1
+    ? [{ kind: 'circle', style: 'tube', centre: a, radius, name }]
+    : [{ kind: 'outline', style: 'tube', name, points: barBetween(a, b, 2 * radius) }];
 }
 
 type Wheel = NonNullable<Bodies['all'][number]['wheel']>;

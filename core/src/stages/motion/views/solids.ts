@@ -46,17 +46,15 @@ function bodySolids(scene: MotionScene): readonly Solid3[] {
   const { posed, stand } = scene;
   const at = (p: Point3): Point3 => carried(stand.axle, posed.asked, posed.pose, p);
   return scene.bodies.all.flatMap((body): readonly Solid3[] => {
-    if (body.tube)
-      return [
-        {
-          kind: 'bar',
-          name: body.name,
-          style: 'tube',
-          from: at(body.tube.from),
-          to: at(body.tube.to),
-          radius: body.tube.radius,
-        },
-      ];
+    if (body.bars)
+      return body.bars.map(({ from, to, radius }) => ({
+        kind: 'bar',
+        name: body.name,
+        style: 'tube',
+        from: at(from),
+        to: at(to),
+        radius,
+      }));
     if (!body.wheel) return [];
     const { half, radius, axis } = body.wheel;
     const centre = at(body.wheel.centre);

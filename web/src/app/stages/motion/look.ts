@@ -135,7 +135,8 @@ export const look: StageLook<HeadingId<'motion'>> = {
       still: true,
       empty: NOT_HELD,
       desk: [RoomDesk],
-      panel: [TRAVEL],
+      panel: [TRAVEL, { group: 'moves' }],
+      groups: ['moves'],
       places: ['obstacle.list'],
     },
     {
