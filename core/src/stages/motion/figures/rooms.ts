@@ -147,12 +147,16 @@ type Joint = Readonly<Record<'along' | 'side' | 'height', Figure>>;
 
 /** A breather or plug whose height nobody listed, mm. */
 const FITTING_HIGH = 30;
-/** Lines along the axle by which a bracket is seen stand no farther apart, mm. */
-const APART = 25;
-/** Half of a plate’s thickness and what its weld adds, mm. */
-const PLATE = 4;
+/** A bracket is filled with bars along the axle that are no thicker than this, mm: less is lost at its corners. */
+const BAR = 12;
 
-/** Every bracket on the tubes: lines along its outer face and down both its flanks. */
+/** Places from one end to the other, no farther apart than bars that fill what lies between them. */
+function filled(from: number, to: number, radius: number): readonly number[] {
+  const steps = Math.max(1, Math.ceil(Math.abs(to - from) / (Math.SQRT2 * radius)));
+  return Array.from({ length: steps + 1 }, (_, i) => from + ((to - from) * i) / steps);
+}
+
+/** Every bracket on the tubes, filled from its tube’s skin to its top. */
 function standingBodies(r: Reads, H: number): readonly Bodies[] {
   return r.of(places).map((p): Bodies => {
     const D = r.of(outside)[p.side];
@@ -162,19 +166,17 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
     const R = D.value / 2;
     // Plates stand side by side, square to the skin under their middle.
     const chord = R * Math.sin(Math.min(Math.PI / 2, item.round / 2 / R));
-    const [across, down] = [Math.ceil((2 * chord) / APART), Math.ceil(high / APART)];
+    const radius = Math.max(1, Math.min(BAR, high / 2, chord));
     const [sin, cos] = [Math.sin(clock.value), Math.cos(clock.value)];
-    const lineAt = (beside: number, up: number): Capsule => {
-      const [x, z] = [up * sin + beside * cos, H + up * cos - beside * sin];
-      return { from: [x, y.value - item.wide / 2, z], to: [x, y.value + item.wide / 2, z], radius: PLATE };
-    };
-    const top = Array.from({ length: across + 1 }, (_, i) =>
-      lineAt(-chord + (2 * chord * i) / Math.max(1, across), R + Math.max(0, high - PLATE)),
-    );
-    const flanks = Array.from({ length: Math.max(0, down - 1) }, (_, i) => R + (high * (i + 1)) / down);
+    const ends = [y.value - item.wide / 2, y.value + item.wide / 2] as const;
     return found({
       name: item.name,
-      bars: [...top, ...flanks.flatMap((up) => [lineAt(-chord, up), lineAt(chord, up)])],
+      bars: filled(R, R + high - radius, radius).flatMap((up) =>
+        filled(radius - chord, chord - radius, radius).map((beside): Capsule => {
+          const [x, z] = [up * sin + beside * cos, H + up * cos - beside * sin];
+          return { from: [x, ends[0], z], to: [x, ends[1], z], radius };
+        }),
+      ),
     });
   });
 }
