@@ -279,6 +279,26 @@ const PLANS = {
       coil: { ...ARM, name: 'Coil-over', kind: 'coilOver', ax: 6, ay: 402, az: 360, cx: -40, cy: 360, cz: 705 },
     },
   },
+  roomy: {
+    ...changed(
+      demo,
+      {
+        'leaf.front': [560],
+        'leaf.rear': [710],
+        'leaf.rate': [23.5, 'chosen'],
+        'leaf.eye': [18],
+        'body.casting': [128],
+        'body.cover': [166],
+        'body.yoke': [96],
+      },
+      { suspension: 'leaf' },
+    ),
+    obstacles: {
+      high: { name: 'Floor', kind: 'point', x: 0, y: 0, z: 540 },
+      behind: { name: 'Tank', kind: 'point', x: -230, y: 0, z: 290 },
+      ahead: { name: 'Tunnel', kind: 'point', x: 240, y: 60, z: 290 },
+    },
+  },
   leafed: changed(
     demo,
     {
@@ -648,6 +668,9 @@ const TABLE: readonly Row[] = [
   ['coil.free', 'motion', 'arm.coil.left.springRide !arm.coil.right.solid'],
   ['coil.solid', 'motion', 'arm.coil.left.left !arm.coil.left.solid'],
   ['coil.over', 'motion', 'coil.taken.room !coil.over'],
+  ['body.casting', 'roomy', 'obstacle.high.room'],
+  ['body.cover', 'roomy', 'obstacle.behind.room'],
+  ['body.yoke', 'roomy', 'obstacle.ahead.room'],
   ['coil.frequency', 'motion', 'coil.wanted.rate coil.wanted.free'],
   ['coil.seats', 'motion', 'coil.wanted.free'],
   ['damper.closed', 'motion', 'arm.coil.left.toClosed !arm.coil.right.closed'],

@@ -69,19 +69,27 @@ export function drawn(id: string, formula: Formula, inputs: readonly Draws[], pa
   const at = new Float64Array(n);
   const [partials, mean] = [new Float64Array(n), new Float64Array(n)];
   const draws = new Float64Array(DRAWS);
-  let middle = 0;
+  let [middle, count] = [0, 0];
   for (let i = 0; i < DRAWS; i += 1) {
     for (let k = 0; k < n; k += 1) at[k] = (inputs[k] as Draws)[i] as number;
     // A draw and its mirror in every four tell the slopes well enough.
     const sloped = i % 4 === 0 || i % 4 === 3;
     const value = sloped ? formula.partials(at, partials) : formula.value(at);
     draws[i] = value;
-    middle += value / DRAWS;
+    // Where a draw has no value, such as a share of nothing, the others tell.
+    if (!Number.isFinite(value)) continue;
+    count += 1;
+    middle += (value - middle) / count;
     if (!sloped) continue;
-    for (let k = 0; k < n; k += 1) mean[k] = (mean[k] as number) + (partials[k] as number) / (DRAWS / 2);
+    for (let k = 0; k < n; k += 1)
+      mean[k] =
+        (mean[k] as number) + (Number.isFinite(partials[k]) ? (partials[k] as number) / (DRAWS / 2) : 0);
   }
   let variance = 0;
-  for (let i = 0; i < DRAWS; i += 1) variance += ((draws[i] as number) - middle) ** 2 / DRAWS;
+  for (let i = 0; i < DRAWS; i += 1) {
+    const off = (draws[i] as number) - middle;
+    if (Number.isFinite(off)) variance += off ** 2 / count;
+  }
   return { draws, parts: withRest(id, combined(parts, mean), variance) };
 }
 

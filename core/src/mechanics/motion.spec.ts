@@ -64,7 +64,7 @@ describe('a solid axle on four links and a bar', () => {
     const character = axleCharacter(FOUR, { wheelbase: 2475, cgHeight: 512 });
     expect(100 * (character?.antiSquat ?? 0)).toBeCloseTo(79.6379, 3);
     expect(character?.rollCentre).toBeCloseTo(304.761, 3);
-    expect(character?.rollSteer).toBeCloseTo(-0.001818, 6);
+    expect(character?.rollSteer).toBeCloseTo(-0.0018337, 6);
   });
 });
 

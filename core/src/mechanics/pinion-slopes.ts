@@ -13,7 +13,7 @@ export interface SlopeQuestion {
   readonly last: (slope: number) => Vector;
   readonly pinionPlan: number;
   /** Revolutions of the driveshaft at its fastest. */
-  readonly rpm: number;
+  readonly rpm: number | undefined;
   readonly aim: Aim;
   readonly phases?: readonly number[];
   readonly limits: SlopeLimits;
@@ -23,8 +23,6 @@ export interface SlopeQuestion {
 export interface SlopeLimits {
   readonly torsional: number;
   readonly inertia: number;
-  /** Least angle of a cross: a joint that never moves wears where it stands. */
-  readonly least: number;
   /** Most angle of the pinion’s joint behind an even one. */
   readonly evenPinion: number;
 }
@@ -33,7 +31,6 @@ export interface SlopeLimits {
 export const USUAL_SLOPE_LIMITS: SlopeLimits = {
   torsional: 400,
   inertia: 1000,
-  least: (0.5 * Math.PI) / 180,
   evenPinion: Math.PI / 180,
 };
 
@@ -78,10 +75,9 @@ export function motionAt(question: SlopeLine, slope: number): ChainMotion {
   return motionOf(kernel);
 }
 
-/** What a slope does: evenness, and the shares that are left of the least angle and of any limit. */
+/** What a slope does: evenness, and the share that is left of any limit. */
 interface Looked {
   readonly unevenness: number;
-  readonly straightness: number;
   readonly margin: number;
 }
 
@@ -91,14 +87,12 @@ class Asked {
   private readonly kernel: ChainKernel;
   private readonly torsional: number;
   private readonly inertia: number;
-  private readonly least: number;
 
   constructor(readonly question: SlopeQuestion) {
     this.kernel = kernelOf(question);
-    const { limits, rpm, aim } = question;
-    this.torsional = angleOf(limits.torsional, rpm);
-    this.inertia = angleOf(limits.inertia, rpm);
-    this.least = aim === 'cv' ? 0 : limits.least;
+    const { limits, rpm } = question;
+    this.torsional = rpm === undefined ? Infinity : angleOf(limits.torsional, rpm);
+    this.inertia = rpm === undefined ? Infinity : angleOf(limits.inertia, rpm);
   }
 
   /** What a slope does, worked out once. */
@@ -109,7 +103,6 @@ class Asked {
     this.kernel.run();
     looked = {
       unevenness: this.kernel.equivalent ** 2,
-      straightness: this.straightnessOf(this.kernel),
       margin: this.marginOf(this.kernel),
     };
     this.known.set(slope, looked);
@@ -121,21 +114,9 @@ class Asked {
     return this.at(slope).unevenness;
   }
 
-  /** How far the joints are above their least angle, as a share of it; below 0 where one is too straight. */
-  straightness(slope: number): number {
-    return this.at(slope).straightness;
-  }
-
   /** The least share of any limit that is left; below 0 where one is broken. */
   margin(slope: number): number {
     return this.at(slope).margin;
-  }
-
-  private straightnessOf({ joints }: ChainKernel): number {
-    if (this.least <= 0) return 1;
-    let least = Infinity;
-    for (let i = 0; i < joints.length; i += 1) least = Math.min(least, joints[i] as number);
-    return least / this.least - 1;
   }
 
   private marginOf(motion: ChainKernel): number {
@@ -144,29 +125,28 @@ class Asked {
     let most = 0;
     for (let i = 0; i < drive.length; i += 1) most = Math.max(most, drive[i] as number, coast[i] as number);
     for (let i = cv ? 1 : 0; i < joints.length; i += 1) most = Math.max(most, joints[i] as number);
-    const left = Math.min(
-      this.straightnessOf(motion),
-      1 - motion.equivalent / this.torsional,
-      1 - most / this.inertia,
-    );
+    const left = Math.min(1 - motion.equivalent / this.torsional, 1 - most / this.inertia);
     return cv ? Math.min(left, 1 - (joints.at(-1) as number) / this.question.limits.evenPinion) : left;
   }
 }
 
 /**
- * Slopes of the pinion that a driveline allows, and the best: the one that turns most evenly with every joint at its
- * least angle or more (parallel), or in line with the last shaft (behind an even joint). All slopes are those that the
+ * Slopes of the pinion that a driveline allows, and the best: the one that turns most evenly, with both joints alike
+ * (parallel), or in line with the last shaft (behind an even joint). How straight a joint may be is no reason to aim
+ * elsewhere. Without a speed there is a best, and nothing is said of what is allowed. All slopes are those that the
  * pinion has while it drives: what it lifts its nose by under load is taken off for the bench.
  *
  * @throws RangeError where rpm is not above 0
  * @example pinionSlopes(of a gearbox at 3.0° and a shaft at 1.2°, parallel).best // 3.0°
  */
 export function pinionSlopes(question: SlopeQuestion): SlopeAnswer {
-  if (!(question.rpm > 0)) throw new RangeError('A driveline’s limits are of a speed above 0.');
+  if (question.rpm !== undefined && !(question.rpm > 0))
+    throw new RangeError('A driveline’s limits are of a speed above 0.');
   const asked = new Asked(question);
   const middle = lineUp(question);
   const slopes = Array.from({ length: STEPS + 1 }, (_, i) => middle + FARTHEST * ((2 * i) / STEPS - 1));
-  return { best: bestOf(asked, slopes, middle), allowed: rangesOf((s) => asked.margin(s), slopes) };
+  const allowed = question.rpm === undefined ? [] : rangesOf((s) => asked.margin(s), slopes);
+  return { best: bestOf(asked, slopes, middle), allowed };
 }
 
 /** The slope that lines the pinion up with the last shaft, which swings with it. */
@@ -250,16 +230,14 @@ function bestOf(asked: Asked, grid: readonly number[], middle: number): number |
   const { aim, gearbox } = asked.question;
   if (aim === 'cv') return middle;
   const unevenness = (slope: number): number => asked.unevenness(slope);
-  const inRange = rangesOf((s) => asked.straightness(s), grid);
-  const found = inRange.flatMap(([from, to]) => {
-    const all = [from, ...grid.filter((s) => s > from && s < to), to];
-    const values = all.map(unevenness);
-    return all.flatMap((slope, i) => {
-      const [before, after] = [all[i - 1], all[i + 1]];
-      if (before !== undefined && (values[i - 1] as number) < (values[i] as number)) return [];
-      if (after !== undefined && (values[i + 1] as number) < (values[i] as number)) return [];
-      return [extreme((s) => -unevenness(s), before ?? slope, after ?? slope), slope];
-    });
+  const values = grid.map(unevenness);
+  const found = [gearbox.slope, ...grid].flatMap((slope, k) => {
+    if (k === 0) return [slope];
+    const i = k - 1;
+    const [before, after] = [grid[i - 1], grid[i + 1]];
+    if (before !== undefined && (values[i - 1] as number) < (values[i] as number)) return [];
+    if (after !== undefined && (values[i + 1] as number) < (values[i] as number)) return [];
+    return [extreme((s) => -unevenness(s), before ?? slope, after ?? slope), slope];
   });
   return found.reduce<number | undefined>((best, slope) => {
     if (best === undefined) return slope;

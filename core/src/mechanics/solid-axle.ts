@@ -44,8 +44,6 @@ const STILL = 1e-10;
 const KEPT = 1e-7;
 /** Errors above this are no bushing’s: the links do not reach, mm. */
 const REACH = 25;
-/** Roll either way over which roll steer is told, rad: half a degree. */
-const STEER = Math.PI / 360;
 
 const models = new WeakMap<SolidAxle, AxleModel>();
 
@@ -195,7 +193,7 @@ interface AxleCharacter {
   readonly antiSquat: number;
   /** Height above the floor about which the car rolls, mm. */
   readonly rollCentre: number;
-  /** Turn of the axle for a turn of roll, plus to the left as its right side goes down; between half a degree either way. */
+  /** Turn of the axle for a turn of roll, plus to the left as its right side goes down: the slope at ride height. */
   readonly rollSteer: number;
   /**
    * Where the axle turns about, seen from the side: forward of its middle and above the floor, mm. Without bound where
@@ -221,13 +219,12 @@ export function axleCharacter(
   const [heave, roll] = [axleRates(axle, 'z', asked, pose), axleRates(axle, 'roll', asked, pose)];
   if (!heave || !roll) return undefined;
   const height = axle.axleCentre[2];
-  const rolled = (by: number) => axlePose(axle, { z: at, roll: by }, pose);
   // The patch goes with the axle: brakes and drive are held against the housing.
   const patch = heave.x - heave.pitch * height;
   return {
     antiSquat: (-patch * car.wheelbase) / car.cgHeight,
     rollCentre: height + roll.y,
-    rollSteer: (rolled(STEER).yaw - rolled(-STEER).yaw) / (2 * STEER),
+    rollSteer: roll.yaw,
     instantCentre: [1 / heave.pitch, height - heave.x / heave.pitch],
   };
 }

@@ -1,6 +1,6 @@
 import { type DecisionDef, type PlaceId, unless } from '../../stage';
 import { atRest, shaking } from './figures/motion';
-import { fastest, line } from './figures/line';
+import { line } from './figures/line';
 import { bench, benchLacks } from './figures/bench';
 import { setSlope, wantedSlope } from './figures/slopes';
 import { node } from './node';
@@ -14,7 +14,6 @@ export const slopeDecision: DecisionDef = {
   needs: node('slopeNeeds', (r): readonly PlaceId[] => [
     ...unless(r.choice('aim') !== 'undecided', 'drive.aim'),
     ...r.of(lineNeeds),
-    ...unless(r.of(fastest), 'drive.rpm'),
     ...unless(r.choice('aim') === 'parallel' || r.choice('aim') === 'undecided', 'drive.preset'),
   ]),
   rests: node('slopeRests', (r) => [r.of(setSlope), r.of(shaking).torsional]),

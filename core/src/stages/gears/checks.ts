@@ -28,6 +28,7 @@ export const agree = node('agree', (r): readonly Check[] => {
         lacks: [
           ...unless(r.of(chosenSet), 'gear.set'),
           ...unless(r.figure('gear.frontRatio'), 'gear.frontRatio'),
+          ...unless(r.figure('gear.frontRolling'), 'gear.frontRolling'),
         ],
       }),
     );

@@ -215,8 +215,9 @@ function characterOf({ held, values, axle }: Stand): Character {
     antiSquat: found.antiSquat,
     // Brakes held on the axle push its patch back as drive pushes it forward, with the rear’s share of the braking.
     antiLift: found.antiSquat * share,
-    // The neutral line rises from the rear patch to the centre of gravity’s height at the front wheels.
-    aboveNeutral: icHeight - (cgHeight * icAlong) / wheelbase,
+    // The neutral line rises from the rear patch to the centre of gravity’s height at the front wheels. Behind the axle
+    // its other end falls: an instant centre under it there lifts the car as one above it does ahead.
+    aboveNeutral: Math.sign(icAlong) * (icHeight - (cgHeight * icAlong) / wheelbase),
     rollCentre: found.rollCentre,
     rollSteer: found.rollSteer,
   };

@@ -39,8 +39,8 @@ export function levelStage(input: LevelInput): LevelResult {
 }
 
 function leans(of: LevelInput) {
-  const [LF, RF] = [of('level.height.leftFront'), of('level.height.rightFront')];
-  const [LR, RR] = [of('level.height.leftRear'), of('level.height.rightRear')];
+  const [LF, RF] = [standing(of, 'leftFront'), standing(of, 'rightFront')];
+  const [LR, RR] = [standing(of, 'leftRear'), standing(of, 'rightRear')];
   const leanOf = (id: string, label: string, L: Maybe, R: Maybe): Maybe =>
     L && R
       ? derive({
@@ -76,6 +76,25 @@ function leans(of: LevelInput) {
       inputs: { L, ...corners },
     });
   return { frontLean: front, rearLean: rear, twist: twisted, pitch: pitched };
+}
+
+/**
+ * Height of a sill above one level plane: where the floor was read under all four tyres, less what it hangs below the
+ * level line there; until then above the floor, which is taken to be level.
+ */
+function standing(of: LevelInput, corner: Corner): Maybe {
+  const h = of(`level.height.${corner}`);
+  const floors = CORNERS.map((c) => of(`level.floor.${c}`));
+  const f = of(`level.floor.${corner}`);
+  if (!h || !f || floors.some((floor) => !floor)) return h;
+  return derive({
+    id: `level.stands.${corner}`,
+    label: `${h.label}, above the level line`,
+    unit: 'mm',
+    formula: '{h} − {f}',
+    source: 'Sill above the floor, less what the floor hangs below the level line under that tyre',
+    inputs: { h, f },
+  });
 }
 
 function square(of: LevelInput) {

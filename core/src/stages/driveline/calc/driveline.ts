@@ -144,7 +144,6 @@ interface SlopesInput {
   readonly presetDeg?: number;
   readonly torsionalLimit?: number;
   readonly inertiaLimit?: number;
-  readonly leastJointDeg?: number;
   readonly cvPinionJointDeg?: number;
 }
 
@@ -187,7 +186,6 @@ export const pinionSlopesOf = calculation<SlopesInput>({
       presetDeg: number(0, 15),
       torsionalLimit: number(1, 10_000),
       inertiaLimit: number(1, 10_000),
-      leastJointDeg: number(0, 5),
       cvPinionJointDeg: number(0.1, 10),
     },
     OPTIONAL,
@@ -207,12 +205,10 @@ export const pinionSlopesOf = calculation<SlopesInput>({
     presetDeg: 'nose-down on the bench for what the pinion lifts by under load, degrees; 0 where left out',
     torsionalLimit: 'rad/s²; 400 where left out',
     inertiaLimit: 'rad/s²; 1000 where left out',
-    leastJointDeg: 'least angle of a cross, degrees; 0.5 where left out; none behind an even joint',
     cvPinionJointDeg: 'most angle at the pinion behind an even joint, degrees; 1 where left out',
   },
   gives: {
-    bestDeg:
-      'slope to set, front end higher +, degrees; null where no slope keeps every joint at its least angle',
+    bestDeg: 'slope to set, front end higher +, degrees',
     allowed: 'ranges [from, to] of slopes to set that keep every limit, degrees; none where the list is empty',
     jointsDeg: 'working angles at the best slope, as it drives, degrees',
     torsional: 'peak torsional acceleration there, rad/s²',
@@ -242,7 +238,6 @@ export const pinionSlopesOf = calculation<SlopesInput>({
       limits: {
         torsional: input.torsionalLimit ?? USUAL_SLOPE_LIMITS.torsional,
         inertia: input.inertiaLimit ?? USUAL_SLOPE_LIMITS.inertia,
-        least: input.leastJointDeg === undefined ? USUAL_SLOPE_LIMITS.least : rad(input.leastJointDeg),
         evenPinion:
           input.cvPinionJointDeg === undefined ? USUAL_SLOPE_LIMITS.evenPinion : rad(input.cvPinionJointDeg),
       },

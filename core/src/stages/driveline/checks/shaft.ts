@@ -81,7 +81,9 @@ export const clears = node('clears', (r): readonly Check[] => {
       stop: 0,
       holds: `Driveshaft clears ${name}`,
       fails: (level) => (level === 'stop' ? `Driveshaft meets ${name}` : `Driveshaft comes near ${name}`),
-      unknown: `Driveshaft under ${name}: not known`,
+      unknown: lacks.length
+        ? `Driveshaft under ${name}: not known`
+        : `${name} lies over none of the shafts by its place: not looked at`,
       reason: 'With the axle at full bump the rear of the shaft rises most.',
       todo: 'Make room over the shaft, or lower the bump stop.',
       at: 'drive.outside',

@@ -24,15 +24,14 @@ const isEven = (way: AimWay): boolean => way === 'cv';
 /** What the best slope is asked of; undefined while something is missing. */
 export function questionOf(r: Reads, way: AimWay): SlopeQuestion | undefined {
   const [known, rpm] = [r.of(line).line, r.of(fastest)];
-  if (!known || !rpm || !(rpm.value > 0)) return undefined;
+  if (!known) return undefined;
   return {
     ...placesOf(known),
-    rpm: rpm.value,
+    rpm: rpm && rpm.value > 0 ? rpm.value : undefined,
     aim: isEven(way) ? 'cv' : 'parallel',
     limits: {
       torsional: r.limit('drive.torsional').value,
       inertia: r.limit('drive.inertia').value,
-      least: r.limit('drive.leastJoint').value,
       evenPinion: r.limit('drive.evenPinion').value,
     },
   };
@@ -76,11 +75,13 @@ function wayOf(r: Reads, way: AimWay): WayResult {
   const { line: known, lacks } = r.of(line);
   const answer = r.of(isEven(way) ? solved.cv : solved.parallel);
   const preset = presetOf(r, way);
-  const missing = [...lacks, ...unless(r.of(fastest), 'drive.rpm'), ...unless(preset, 'drive.preset')];
-  if (!known || !answer || !preset) return { way, allowed: [], lacks: missing };
+  // What is allowed is of a speed; how it is aimed is not.
+  const speed = unless(r.of(fastest), 'drive.rpm');
+  if (!known || !answer || !preset)
+    return { way, allowed: [], lacks: [...lacks, ...speed, ...unless(preset, 'drive.preset')] };
   const allowed = answer.allowed.map(([from, to]) => [from - preset.value, to - preset.value] as const);
   const running = runningOf(known, way, answer);
-  if (!running) return { way, allowed, lacks: [] };
+  if (!running) return { way, allowed, lacks: speed };
   const set = derive({
     id: `drive.${way}.set`,
     label: 'Pinion slope to set at rest',
@@ -89,7 +90,7 @@ function wayOf(r: Reads, way: AimWay): WayResult {
     source: 'What the pinion has while it drives, less what its nose lifts by under load',
     inputs: { s: running, δ: preset },
   });
-  return { way, running, set, allowed, lacks: [] };
+  return { way, running, set, allowed, lacks: speed };
 }
 
 /** The best slope as a figure: the gearbox’s own, or the shaft’s, with what the search for the best adds to it. */
@@ -98,7 +99,7 @@ function runningOf(known: Line, way: AimWay, { best }: SlopeAnswer): Maybe {
   const from = isEven(way) ? lastSlope(known, best) : known.gearboxSlope;
   const searched = isEven(way)
     ? 'Solved: the pinion lies in line with the shaft that swings with it'
-    : 'Solved: least unevenness with every joint at its least angle or more';
+    : 'Solved: least unevenness, both joints alike';
   return derive({
     id: `drive.${way}.running`,
     label: 'Pinion slope while it drives',

@@ -7,7 +7,7 @@ import { chosenSet } from './ratios';
 export const axlesApart = node('axlesApart', (r): Maybe => {
   if (r.choice('driven') !== 'all') return undefined;
   const [i, C] = [r.of(chosenSet)?.ratio, r.of(circumference)];
-  const [front, frontC] = [r.figure('gear.frontRatio'), r.figure('gear.frontRolling') ?? r.of(circumference)];
+  const [front, frontC] = [r.figure('gear.frontRatio'), r.figure('gear.frontRolling')];
   if (!i || !C || !front || !frontC) return undefined;
   return derive({
     id: 'gear.axles',

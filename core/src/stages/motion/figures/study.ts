@@ -66,7 +66,8 @@ const TOLD: Readonly<Record<Studied, Told>> = {
   aboveNeutral: {
     label: 'Instant centre above the neutral line',
     unit: 'mm',
-    source: 'Line from the rear contact patch to the centre of gravity’s height at the front wheels',
+    source:
+      'Line from the rear contact patch to the centre of gravity’s height at the front wheels; behind the axle what lies under it is above',
     on: CAR,
   },
   rollCentre: {
@@ -78,7 +79,7 @@ const TOLD: Readonly<Record<Studied, Told>> = {
   rollSteer: {
     label: 'Axle steer for a degree of roll',
     unit: 'ratio',
-    source: 'Between half a degree of roll either way; to the left as its right side goes down is plus',
+    source: 'The slope at ride height; to the left as its right side goes down is plus',
     on: [],
   },
   'bind.bump': { label: 'Length that links lack at full bump', unit: 'mm', source: SOLVED, on: UP },
