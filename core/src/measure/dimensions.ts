@@ -2,7 +2,7 @@ import { parseFormula, type Expression } from '../formula';
 import type { FigureUnit } from './figure';
 
 /** Powers of length, mass, time and money. Angles, counts and ratios have none. */
-export type Dimension = readonly [length: number, mass: number, time: number, money: number];
+type Dimension = readonly [length: number, mass: number, time: number, money: number];
 
 const NONE: Dimension = [0, 0, 0, 0];
 const LENGTH: Dimension = [1, 0, 0, 0];

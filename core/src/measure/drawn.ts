@@ -48,7 +48,7 @@ export function straight(value: number, { at, by }: Parts): Draws {
 }
 
 /** What a formula comes to over the draws of its inputs. */
-export interface Drawn {
+interface Drawn {
   readonly draws: Draws;
   readonly parts: Parts;
 }

@@ -3,7 +3,7 @@ import type { JigShape, Spot } from '../hubs/jig';
 import { path, rectangle, type TemplateWord } from './template-parts';
 
 /** A small picture of how a template lies on its part. */
-export interface Lie {
+interface Lie {
   readonly shapes: readonly JigShape[];
   readonly words: readonly TemplateWord[];
 }

@@ -59,20 +59,21 @@ describe('a spring through the travel', () => {
       'coil.rate': reading('chosen', 24.5),
       'coil.free': reading('tape', 305),
     }).of(springs);
+    const of = (one: typeof left, key: 'ride' | 'bump' | 'droop' | 'rollIn' | 'rollOut') =>
+      one?.of[key]?.value ?? NaN;
     for (const one of [left, right]) {
-      const { ride, bump, droop, rollIn, rollOut } = one?.of ?? {};
-      expect([ride, bump, droop].map((f) => f?.value)).toEqual(
+      expect([of(one, 'ride'), of(one, 'bump'), of(one, 'droop')]).toEqual(
         [LONG.ride, LONG.bump, LONG.droop].map((mm) => expect.closeTo(mm, 4)),
       );
       // At each end of the travel roll adds what it adds at ride height, but for what is bent in it.
-      const [shortest, longest] = [LONG.bump + LONG.short - LONG.ride, LONG.droop + LONG.long - LONG.ride];
-      expect(Math.abs((rollIn?.value ?? 0) - shortest)).toBeLessThan(2);
-      expect(Math.abs((rollOut?.value ?? 0) - longest)).toBeLessThan(2);
-      expect(rollIn?.value).toBeLessThan(Math.min(LONG.bump, LONG.short));
-      expect(rollOut?.value).toBeGreaterThan(Math.max(LONG.droop, LONG.long));
-      // 215.088506 at ride height in full roll: so much longer is the spring than from eye to eye.
-      expect((one?.rollIn?.value ?? 0) - (rollIn?.value ?? 0)).toBeCloseTo(215.088506 - LONG.short, 4);
+      const [shortest, longest] = [of(one, 'rollIn'), of(one, 'rollOut')];
+      expect(Math.abs(shortest - (LONG.bump + LONG.short - LONG.ride))).toBeLessThan(2);
+      expect(Math.abs(longest - (LONG.droop + LONG.long - LONG.ride))).toBeLessThan(2);
+      expect(shortest).toBeLessThan(Math.min(LONG.bump, LONG.short));
+      expect(longest).toBeGreaterThan(Math.max(LONG.droop, LONG.long));
     }
+    // 215.088506 at ride height in full roll: so much shorter is the spring than from eye to eye.
+    expect((left?.rollIn?.value ?? 0) - of(left, 'rollIn')).toBeCloseTo(215.088506 - LONG.short, 4);
     expect(left?.of.ratio?.value).toBeCloseTo(RATIO, 6);
   });
 

@@ -1,5 +1,6 @@
 import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
+import { saidTwice } from './checks/twice';
 import { barListed, holds, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
 import { carried, clears, damperEnds, springEnds, springTaken } from './checks/sprung';
@@ -35,6 +36,7 @@ export const motionStage = stage(motion, {
     agrees,
     dampersAgree,
     lengthsAgree,
+    saidTwice,
   ],
   decisions: [linksDecision],
   strip,

@@ -1,16 +1,7 @@
 import type { Type } from '@angular/core';
 import type { MarkMove } from '../drawing/view-svg';
 import type { PlanStore } from '../state/plan-store';
-import type {
-  Choices,
-  FactId,
-  HeadingId,
-  PlaceId,
-  Plan,
-  QuantityId,
-  Results,
-  View,
-} from '@intervex/core';
+import type { Choices, FactId, HeadingId, PlaceId, Plan, QuantityId, Results, View } from '@intervex/core';
 
 /** A choice of the plan among a few, by what each is called. */
 export type PanelChoice = {

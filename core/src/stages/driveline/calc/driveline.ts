@@ -153,7 +153,6 @@ const OPTIONAL = [
   'presetDeg',
   'torsionalLimit',
   'inertiaLimit',
-  'leastJointDeg',
   'cvPinionJointDeg',
 ] as const;
 

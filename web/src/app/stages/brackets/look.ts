@@ -38,6 +38,8 @@ export const look: StageLook<HeadingId<'brackets'>> = {
                 unsaid: 'not said',
                 g18: 'G 1/8',
                 g14: 'G 1/4',
+                n18: '1/8-27 NPT, taper',
+                n14: '1/4-18 NPT, taper',
                 m10: 'M10 × 1',
                 m12: 'M12 × 1.5',
                 m16: 'M16 × 1.5',
