@@ -129,9 +129,22 @@ function assumedBy(q: Quantity, plan: Plan): Known | undefined {
   return known;
 }
 
+/** Whoever guesses at a size is off by no more than a third of it; a place may be anywhere. */
+const GUESS = 1 / 3;
+function widestGuess({ min, fallback }: Quantity, values: readonly number[]): number {
+  if (fallback && fallback.value > 0) return GUESS * fallback.value;
+  return min > 0 ? GUESS * Math.min(...values.map(Math.abs)) : Infinity;
+}
+
 function know(quantity: Quantity, reading: Reading): Known {
   const values = reading.repeats.map((r) => r.value);
-  const summary = summarise(values, reading.instrument, quantity.unit);
+  const loose = evidenceOf(reading.instrument) !== 'measured';
+  const summary = summarise(
+    values,
+    reading.instrument,
+    quantity.unit,
+    loose ? widestGuess(quantity, values) : undefined,
+  );
   const figure = given(quantity.id, quantityName(quantity), summary.mean, summary.u, quantity.unit, {
     source: sourceOf(reading),
     evidence: evidenceOf(reading.instrument),

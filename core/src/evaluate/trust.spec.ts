@@ -3,7 +3,7 @@ import { learned, stand } from '../stages/cut/figures/stand';
 import { shafts } from '../stages/shafts/figures/shafts';
 import { describe, expect, it } from 'vitest';
 import tern from '../../../examples/tern.json';
-import { expandedUncertainty, type Reading } from '../measure';
+import { expandedUncertainty, type Figure, type Reading } from '../measure';
 import { planForDonor, type Choices, type Plan } from '../plan';
 import { wholePlan, sheetFor, reading, workedPlan } from '../testing/plans';
 import { isPlanned } from '../stages/cut/school-stage';
@@ -409,5 +409,20 @@ describe('a shaft that was received', () => {
     expect(Object.keys(plan.accepted)).toEqual(['shaft.received.right']);
     const sheet = sheetFor('cut', evaluate(plan), 'mm');
     expect(sheet.accepted.map((c) => c.accepted)).toEqual(['Gap stays over 3 mm (Birk, 2027-02-03)']);
+  });
+});
+
+describe('a guess', () => {
+  it('at a size is off by no more than a third of what is usual, never by a tape’s length', () => {
+    const kerf = (instrument: 'estimate' | 'seller' | 'caliper') =>
+      expandedUncertainty(of({ 'cut.kerf': reading(instrument, 1.9) }).known.get('cut.kerf')?.figure as Figure);
+    // A usual disc takes 1.6: a third of that, evenly to either side.
+    expect(kerf('estimate')).toBeCloseTo((2 * 1.6) / 3 / Math.sqrt(3), 6);
+    expect(kerf('seller')).toBeCloseTo((2 * 1.6) / 3 / Math.sqrt(3), 6);
+    expect(kerf('caliper')).toBeCloseTo((2 * 0.02) / Math.sqrt(3), 6);
+    // A half of 792 by the seller’s word is off by five as before.
+    const half = of({ 'donor.half.left': reading('seller', 792) }).known.get('donor.half.left')
+      ?.figure as Figure;
+    expect(expandedUncertainty(half)).toBeCloseTo((2 * 5) / Math.sqrt(3), 6);
   });
 });

@@ -43,15 +43,21 @@ export const AGREEMENT_SPAN = 4;
  * @param values at least one repeat, finite
  * @param instrument what they were taken with
  * @param unit of the values; default mm
+ * @param widest half-width that no guess at such a quantity exceeds; default none
  * @throws RangeError when there is no repeat or one is not finite
  * @example summarise([76.02, 75.98, 76.04], 'caliper') // mean 76.01333, u 0.0210
  * @source Guide to the expression of uncertainty in measurement, type A and type B combined
  */
-export function summarise(values: readonly number[], instrument: InstrumentId, unit = 'mm'): ReadingSummary {
+export function summarise(
+  values: readonly number[],
+  instrument: InstrumentId,
+  unit = 'mm',
+  widest = Infinity,
+): ReadingSummary {
   const n = values.length;
   if (n === 0 || !values.every(Number.isFinite))
     throw new RangeError('A reading needs at least one finite value.');
-  const a = halfResolutionOf(instrument, unit);
+  const a = Math.min(halfResolutionOf(instrument, unit), widest);
   const mean = values.reduce((sum, v) => sum + v, 0) / n;
   const squares = values.reduce((sum, v) => sum + (v - mean) ** 2, 0);
   const s = n > 1 ? Math.sqrt(squares / (n - 1)) : 0;

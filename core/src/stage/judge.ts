@@ -279,7 +279,12 @@ export function judgeClosure(held: HeldTwice, readings: readonly string[]): Chec
       todo: held.todo,
       contradicts: readings,
     };
-  if (within || limit === 0) return inOrder({ ...base, title: held.holds, reason }, readings);
+  if (within || limit === 0) {
+    // Readings coarser than the limit agree, and prove no more than they can tell.
+    const coarse = limit !== 0 && U > most;
+    const title = coarse ? `${held.holds}, but ${UNSURE}` : held.holds;
+    return inOrder({ ...base, title, reason, ...(coarse ? { within: U } : {}) }, readings);
+  }
   return {
     ...base,
     level: 'caution',

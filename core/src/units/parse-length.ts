@@ -77,7 +77,8 @@ function readUnsigned(body: string, unit: LengthUnit): Parsed {
 
 function readInches(text: string): Parsed {
   const read = readOne(text, 'in');
-  if (read.ok && read.value >= MM_PER_FOOT)
+  // Twelve inches are a foot, binary rounding aside.
+  if (read.ok && read.value > MM_PER_FOOT - 1e-6)
     return refuse(`“${text}” after feet is a foot or more: write the whole in feet and inches.`);
   return read;
 }

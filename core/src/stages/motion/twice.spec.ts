@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import packhorse from '../../../../examples/packhorse.json';
 import ladder from '../../../../examples/tern-ladder.json';
 import { evaluate } from '../../evaluate';
 import type { Plan } from '../../plan';
 import { reading, wholePlan } from '../../testing/plans';
+import { pulls } from '../brackets/figures/pulls';
 import { arms } from './figures/arms';
 
 const base = wholePlan(ladder.plan);
@@ -59,5 +61,35 @@ describe('what is said twice', () => {
     const level = (bolt: number) =>
       check(`twice.bolt.${key}`, {}, { arms: { ...base.arms, [key]: link }, brackets: bracket(bolt) })?.level;
     expect([level(14), level(12)]).toEqual(['ok', 'stop']);
+  });
+});
+
+describe('what pulls at a bracket', () => {
+  const plain = wholePlan(packhorse.plan);
+  const car: Plan = {
+    ...plain,
+    readings: { ...plain.readings, 'wheel.et': reading('chosen', 18) },
+  };
+  type Arms = Plan['arms'];
+  const kinds = (kind: string) =>
+    Object.entries(car.arms).find(([, arm]) => arm.kind === kind) as [string, Arms[string]];
+  const [barKey, lateral] = kinds('lateral');
+  const [, lower] = kinds('lower');
+  const pullOf = (bracket: string | undefined, arms: Arms = {}): number =>
+    evaluate({ ...car, arms: { ...car.arms, ...arms } }).of(pulls)?.byBracket[bracket ?? '']?.value ?? NaN;
+  const bar = (side: 'left' | 'right' | 'single'): Arms => ({ [barKey]: { ...lateral, side } });
+
+  it('is the load of its bar, on whichever side the bar is said to be', () => {
+    const single = pullOf(lateral.bracket, bar('single'));
+    expect(single).toBeGreaterThan(0);
+    expect(pullOf(lateral.bracket, bar('right'))).toBeCloseTo(single, 6);
+    expect(pullOf(lateral.bracket, bar('left'))).toBeCloseTo(single, 6);
+  });
+
+  it('is the harder of both sides of a pair', () => {
+    const { byKind } = evaluate(car).of(pulls) ?? { byKind: {} };
+    const [left, right] = [byKind['lower.left']?.value ?? NaN, byKind['lower.right']?.value ?? NaN];
+    expect(Math.abs(left - right)).toBeGreaterThan(1);
+    expect(pullOf(lower.bracket)).toBe(Math.max(left, right));
   });
 });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { isOpen, placeName, withValue, type Figure, type StripItem } from '@intervex/core';
+import { isOpen, isUnknown, placeName, withValue, type Figure, type StripItem } from '@intervex/core';
 import { Menu } from '../shared/menu';
 import type { MenuItem } from '../shared/menu-item';
 import { FigureValue } from '../shared/figure-value';
@@ -72,12 +72,14 @@ export class Strip {
       });
   });
   private readonly open = computed(() => this.store.results().checks.filter(isOpen));
+  private readonly untold = computed(() => this.store.results().checks.filter(isUnknown).length);
   protected readonly level = computed(() => {
     // A plan that could not be opened is not one without open checks.
     if (this.store.loadError()) return 'unknown';
     const open = this.open();
     if (open.some((c) => c.level === 'stop')) return 'stop';
-    return open.length > 0 ? 'caution' : 'settled';
+    if (open.length > 0) return 'caution';
+    return this.untold() > 0 ? 'unknown' : 'settled';
   });
   protected readonly text = computed(() => {
     if (this.store.loadError()) return 'No plan to check';
@@ -87,6 +89,9 @@ export class Strip {
       stops ? `${stops} ${stops === 1 ? 'stop' : 'stops'}` : '',
       cautions ? `${cautions} ${cautions === 1 ? 'caution' : 'cautions'}` : '',
     ];
+    // What cannot be told is not in order.
+    const untold = this.untold();
+    if (untold) parts.push(`${untold} not known`);
     return parts.filter(Boolean).join(', ') || 'No open checks';
   });
 

@@ -1,5 +1,5 @@
 import { bySide, type Side, type Sided } from '../../../geometry';
-import type { Maybe } from '../../../measure';
+import { greater, type Maybe } from '../../../measure';
 import { pulls, type Pulls } from '../../brackets/figures/pulls';
 import { weighedHeight } from '../../brief/figures/torque';
 import { width } from '../../cut/figures/stand';
@@ -97,6 +97,13 @@ const sideways = node('sideways', (r): Outward | undefined => {
   ) as Record<StancePoseId, Sided<Maybe>>;
 });
 
+/** The harder of what is kept under a key and another; nothing where one of them is not known. */
+const hardestOf = (kept: Readonly<Record<string, Maybe>>, key: string, load: Maybe): Maybe => {
+  if (!(key in kept)) return load;
+  const before = kept[key];
+  return before && load && greater(before, load);
+};
+
 /** What each link pulls at, by the bracket that holds it, and by its kind and side. */
 const loads = node('pulls', (r): Pulls | undefined => {
   const all = r.of(armLoads);
@@ -106,9 +113,9 @@ const loads = node('pulls', (r): Pulls | undefined => {
   for (const load of all) {
     const { arm, kind, side } = load.member;
     const most = hardest(r, load);
-    // Of a pair the listed bracket is the left one.
-    if (arm.bracket && side !== 'right') byBracket[arm.bracket] = most;
-    byKind[`${kind}.${side}`] = most;
+    // Several may pull at one bracket, and of a pair either: it has to bear the hardest. While one is not known, neither is that.
+    if (arm.bracket) byBracket[arm.bracket] = hardestOf(byBracket, arm.bracket, most);
+    byKind[`${kind}.${side}`] = hardestOf(byKind, `${kind}.${side}`, most);
   }
   return { byBracket, byKind };
 });

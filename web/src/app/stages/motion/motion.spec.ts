@@ -341,7 +341,10 @@ describe('springs, loads and scales', () => {
       spring('WC-4', { rate: 21, free: 356, inside: 63.5, solid: 139.4 }),
       spring('WC-5', { rate: 24.5, free: 330, inside: 61 }),
     ];
-    const bench = await Bench.of(SpringsDesk, planOf({}, { 'coil.over': read('caliper', 58.4) }));
+    const bench = await Bench.of(
+      SpringsDesk,
+      planOf({}, { 'coil.over': read('caliper', 58.4), 'stance.lean': read('chosen', 0) }),
+    );
     bench.button('Ask the counter for springs').click();
     const asked = TestBed.inject(HttpTestingController).expectOne(({ url }) => url === '/api/parts');
     expect(asked.request.params.get('kind')).toBe('spring');
