@@ -87,8 +87,8 @@ describe('what pulls at a bracket', () => {
   });
 
   it('is the harder of both sides of a pair', () => {
-    const { byKind } = evaluate(car).of(pulls) ?? { byKind: {} };
-    const [left, right] = [byKind['lower.left']?.value ?? NaN, byKind['lower.right']?.value ?? NaN];
+    const all = evaluate(car).of(pulls)?.byKind;
+    const [left, right] = [all?.['lower.left']?.value ?? NaN, all?.['lower.right']?.value ?? NaN];
     expect(Math.abs(left - right)).toBeGreaterThan(1);
     expect(pullOf(lower.bracket)).toBe(Math.max(left, right));
   });
