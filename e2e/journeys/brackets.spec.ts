@@ -41,7 +41,8 @@ test('a pickup’s brackets are carried to another axle with a flip, U-bolts and
   await expect(page.getByText('Its distance and the casting face; left is plus')).toBeVisible();
   await page.keyboard.press('Escape');
   await tab(page, 'Springs');
-  await expect(page.getByRole('row').filter({ hasText: 'Car comes down by the flip' })).toContainText('187.9');
+  // Half of each tube: 69.87/2 + 31.2 + 52.1 + 28.4 + 76.18/2.
+  await expect(page.getByRole('row').filter({ hasText: 'Car comes down by the flip' })).toContainText('184.7');
   await expect(check(page, 'Left U-bolts do not go through their plate')).toBeVisible();
   const pdf = await request.get(`/api/variants/${id}/links-and-bolts.pdf?paper=a4&units=mm`);
   const text = textOfPdf(await pdf.body());
