@@ -364,8 +364,20 @@ function byItsSlopes({ id, label, unit, value, source, inputs, slopes }: Solutio
  */
 export const solved = (solution: Solution): Figure => new Solved(solution);
 
-/** The lesser of some figures under a name of its own; its formula names them all. */
-export function least(
+/** The least of some figures under a name of its own; its formula names them all. */
+export const least = (
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined => outermost('min', spec, figures);
+
+/** The most of some figures, likewise. */
+export const most = (
+  spec: Omit<Derivation, 'formula' | 'inputs'>,
+  figures: readonly Figure[],
+): Figure | undefined => outermost('max', spec, figures);
+
+function outermost(
+  of: 'min' | 'max',
   spec: Omit<Derivation, 'formula' | 'inputs'>,
   figures: readonly Figure[],
 ): Figure | undefined {
@@ -373,7 +385,7 @@ export function least(
   const symbols = figures.map((_, i) => `x_${i + 1}`);
   const names = symbols.map((s) => `{${s}}`).join(', ');
   return derive({
-    formula: figures.length === 1 ? names : `min(${names})`,
+    formula: figures.length === 1 ? names : `${of}(${names})`,
     inputs: Object.fromEntries(symbols.map((s, i) => [s, figures[i] as Figure])),
     ...spec,
   });

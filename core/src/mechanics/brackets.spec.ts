@@ -14,6 +14,7 @@ import {
   type TubePatch,
   type WeldRun,
 } from '.';
+import { spread } from '../testing/spread';
 
 const DEG = Math.PI / 180;
 
@@ -88,11 +89,11 @@ describe('notchDepth', () => {
     fc.assert(
       fc.property(
         fc.record({
-          main: fc.double({ min: 25, max: 60, noNaN: true }),
-          share: fc.double({ min: 0.2, max: 0.7, noNaN: true }),
-          angle: fc.double({ min: 30 * DEG, max: 90 * DEG, noNaN: true }),
-          off: fc.double({ min: -0.25, max: 0.25, noNaN: true }),
-          clock: fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }),
+          main: spread(25, 60),
+          share: spread(0.2, 0.7),
+          angle: spread(30 * DEG, 90 * DEG),
+          off: spread(-0.25, 0.25),
+          clock: spread(0, 2 * Math.PI),
         }),
         ({ main, share, angle, off, clock }) => {
           const [branch, offset] = [share * main, off * main];
@@ -226,10 +227,10 @@ describe('bolts', () => {
 
 const patch = fc
   .record({
-    from: fc.double({ min: 0, max: 600, noNaN: true }),
-    wide: fc.double({ min: 2, max: 120, noNaN: true }),
-    clock: fc.double({ min: -10, max: 10, noNaN: true }),
-    half: fc.double({ min: 0.02, max: Math.PI, noNaN: true }),
+    from: spread(0, 600),
+    wide: spread(2, 120),
+    clock: spread(-10, 10),
+    half: spread(0.02, Math.PI),
     margin: fc.constantFrom(0, 6, 9),
   })
   .map(({ from, wide, ...rest }): TubePatch => ({ from, to: from + wide, ...rest }));

@@ -8,7 +8,7 @@ const STEPS = 720;
  * every cross is turned through half a turn with its four arms square to their axes. No small angles are assumed.
  *
  * @param axes two or more, rad
- * @param phases how far each inner shaft’s rear yoke is turned against its front one, rad
+ * @param phases how far each inner shaft’s rear yoke is turned against its front one, rad; anticlockwise from behind +
  * @returns acceleration/ω², rad
  * @example exactUnevenness(two shafts, slopes 2.6, 1.1, 3.4, 2.2°, plan 0, 0.35, −0.8, −0.3°) · ω² // 280.68 at 5200 rpm
  */
@@ -36,7 +36,7 @@ function turnOfLast(ways: readonly Vector[], phases: readonly number[], turn: nu
     const driven = cross(next, arm);
     const size = lengthOf(driven);
     const square: Vector = [driven[0] / size, driven[1] / size, driven[2] / size];
-    arm = i + 2 < ways.length ? rotated(square, next, phases[i] ?? 0) : square;
+    arm = i + 2 < ways.length ? rotated(square, next, -(phases[i] ?? 0)) : square;
   }
   const last = ways.at(-1) as Vector;
   const zero = squareTo(last);

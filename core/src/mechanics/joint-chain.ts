@@ -53,7 +53,10 @@ export interface ChainMotion {
 
 /** How a chain is put together, beside its axes. */
 export interface ChainMake {
-  /** How far the rear yoke of each shaft between joints is turned against its front yoke, rad; in phase where left out. */
+  /**
+   * How far the rear yoke of each shaft between joints is turned against its front yoke, rad, seen from behind the car:
+   * anticlockwise is plus; in phase where left out.
+   */
   readonly phases?: readonly number[];
   /** Joints that turn evenly at any angle, such as one of constant velocity at the gearbox: they add nothing. */
   readonly even?: readonly boolean[];

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitRingPlane } from '../../numerics';
 import { farthestClock } from './face-tilt';
+import { spread } from '../../testing/spread';
 
 const degrees = (rad: number) => (rad * 180) / Math.PI;
 
@@ -19,7 +20,7 @@ describe('squareness', () => {
   });
 
   it('recovers any tilted face from three or more uneven stations', () => {
-    const part = fc.double({ min: -1.5, max: 1.5, noNaN: true });
+    const part = spread(-1.5, 1.5);
     fc.assert(
       fc.property(
         part,

@@ -13,6 +13,7 @@ import { atRest, driving, shaking, whips } from './figures/motion';
 import { shaftRoom } from './figures/room';
 import { aimWays, placesOf, setSlope } from './figures/slopes';
 import { slipJoint } from './figures/travel';
+import { axleTravel } from './figures/axle-travel';
 import { orderView, planView, sideView } from './views';
 
 const demo = wholePlan(tern.plan as unknown as Plan);
@@ -31,6 +32,13 @@ const without = (...ids: readonly string[]): Plan => ({
   ...demo,
   readings: Object.fromEntries(Object.entries(demo.readings).filter(([id]) => !ids.includes(id))),
 });
+/** Its pinion at 2°, and nothing known of its springs: straight up and down. */
+const straight: Plan = {
+  ...demo,
+  readings: Object.fromEntries(
+    Object.entries(changed({ 'drive.slope': rad(2) }).readings).filter(([id]) => !id.startsWith('leaf.')),
+  ),
+};
 const saying = (choice: OpenChoice, state: 'open' | 'assumed' | 'settled'): Plan => ({
   ...demo,
   open: { ...demo.open, [choice]: { state, reason: 'Another one may come', who: 'Wim' } },
@@ -84,11 +92,7 @@ describe('the driveline at rest', () => {
     // 60·(π/2)·√(206.8e9/7850)·√(88.9² + 85.6²)/4/1000/1.284445².
     expect(of(whips)[0]?.critical?.value).toBeCloseTo(9046, -1);
     // Straight up and down, while nothing is known of its springs.
-    const plan = changed({ 'drive.slope': rad(2) });
-    const straight = Object.fromEntries(
-      Object.entries(plan.readings).filter(([id]) => !id.startsWith('leaf.')),
-    );
-    const { toBottom, beyondLeast, longer } = evaluate({ ...plan, readings: straight }).of(slipJoint);
+    const { toBottom, beyondLeast, longer } = evaluate(straight).of(slipJoint);
     // L·sin s = 31.34; droop 88: √(1284.06² + 119.34²) − 1284.445 = 5.15.
     expect(longer?.value).toBeCloseTo(5.15, 1);
     expect(toBottom?.value).toBeCloseTo(38, 6);
@@ -98,7 +102,18 @@ describe('the driveline at rest', () => {
   it('leaves room under the tunnel’s roof at full bump', () => {
     // At 900 forward: share (1547 − 900)/(1547 − 262.99) = 0.50389 of the way; shaft at
     // 294.5 + (263.164 + 72 − 294.5)·0.50389 = 314.99; 381 − 44.45 − 314.99.
-    expect(of(shaftRoom).over.find((o) => o.id === 'floor')?.gap?.value).toBeCloseTo(21.56, 1);
+    const free = (plan: Plan) =>
+      evaluate(plan)
+        .of(shaftRoom)
+        .over.find((o) => o.id === 'floor')?.gap?.value;
+    expect(free(straight)).toBeCloseTo(21.56, 1);
+    // Its leaf springs turn the nose down as they rise: the joint comes 6.85 less high there.
+    const [up] = of(axleTravel)?.rest ?? [];
+    const [x, z] = [up?.place.along.value ?? NaN, up?.place.height.value ?? NaN];
+    const by = (places: readonly number[]) =>
+      381 - 44.45 - 294.5 - ((places[1] ?? NaN) - 294.5) * ((1547 - 900) / (1547 - (places[0] ?? NaN)));
+    expect(free(changed({ 'drive.slope': rad(2) }))).toBeCloseTo(by([x, z]), 6);
+    expect(z).toBeLessThan(263.164 + 72);
   });
 
   it('is ordered between the shop’s own datums', () => {
@@ -275,6 +290,10 @@ describe('views of the driveline', () => {
     }
     expect(side?.shapes.some((s) => s.name?.startsWith('allowed at rest'))).toBe(true);
     expect(of(orderView)).toHaveLength(1);
+    // Turned, the yokes are drawn from behind: 30° anticlockwise, so its right end stands higher.
+    const turned = evaluate(changed({ 'drive.phase': Math.PI / 6 })).of(orderView)[1];
+    const arm = turned?.shapes.find(({ name }) => name === 'rear yoke’s arm');
+    expect(arm?.kind === 'line' && arm.points[1]?.map((x) => +x.toFixed(2))).toEqual([39.84, 23]);
     expect(evaluate(without('drive.nose')).of(sideView)).toBeUndefined();
   });
 });

@@ -56,14 +56,21 @@ const AXES = 'Angle between two axes, each by its slope from the side and its an
  * @source SAE, Universal Joint and Driveshaft Design Manual, AE-7: joints in series
  */
 export function lineAt(line: Line, slope: Figure, tag: string): LineAt {
-  const pinion = pinionPlace(line, slope, tag);
+  return lineTo(line, { place: pinionPlace(line, slope, tag), slope, plan: line.pinionPlan }, tag);
+}
+
+/** A pinion’s joint, wherever it is, and which way its axis points. */
+interface PinionAxis {
+  readonly place: Place;
+  readonly slope: Figure;
+  readonly plan: Figure;
+}
+
+/** The same, with the pinion’s joint and axis where something else takes them. */
+export function lineTo(line: Line, { place: pinion, slope, plan }: PinionAxis, tag: string): LineAt {
   const places = [line.gearbox, ...(line.centre ? [line.centre] : []), pinion];
   const shafts = places.slice(1).map((rear, i) => shaftLine(places[i] as Place, rear, tag, i + 1));
-  const axes = [
-    { slope: line.gearboxSlope, plan: line.gearboxPlan },
-    ...shafts,
-    { slope, plan: line.pinionPlan },
-  ];
+  const axes = [{ slope: line.gearboxSlope, plan: line.gearboxPlan }, ...shafts, { slope, plan }];
   const pairs = axes.slice(1).map((b, i) => [axes[i] as Axis, b] as const);
   return {
     pinion,

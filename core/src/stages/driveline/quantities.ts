@@ -128,7 +128,7 @@ export const DRIVELINE_QUANTITIES = [
   tube(
     'drive.phase',
     'Yokes turned',
-    'Rear yoke of the shaft against its front one; 0 where they lie in one plane.',
+    'Rear yoke of the last shaft against its front one, seen from behind: anticlockwise is plus. 0 where they lie in one plane.',
     [-Math.PI / 2, Math.PI / 2],
     {
       unit: 'rad',

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { centresOf, chordOf, fitPattern, pcdOf } from './pattern';
 import type { ChordReading } from './choices';
+import { spread } from '../../testing/spread';
 
 describe('bolt pattern', () => {
   it.each([
@@ -21,7 +22,7 @@ describe('bolt pattern', () => {
       fc.property(
         fc.integer({ min: 3, max: 10 }),
         fc.integer({ min: 1, max: 9 }),
-        fc.double({ min: 80, max: 260, noNaN: true }),
+        spread(80, 260),
         (holes, k, pcd) => {
           const steps = ((k - 1) % (holes - 1)) + 1;
           const angle = (2 * Math.PI * steps) / holes;

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { canDrill } from './can-drill';
 import { jigPlan, newHoles, steppedHoles } from './jig';
 import { nearestAt, redrill, type DrilledFace, type Holes } from './redrill';
+import { spread } from '../../testing/spread';
 
 const LIMITS = { ligament: 6, ligamentShare: 0.5, edgeShare: 1.25 };
 const holes = (count: number, pcd: number, hole = 14): Holes => ({ count, pcd, hole });
@@ -29,7 +30,7 @@ describe('re-drill', () => {
 
   it('stands at half a turn over the least common multiple of both counts, where only old holes are in the way', () => {
     const count = fc.integer({ min: 3, max: 8 });
-    const pcd = fc.double({ min: 95, max: 180, noNaN: true });
+    const pcd = spread(95, 180);
     const common = (m: number, n: number): number => {
       let k = m;
       while (k % n) k += m;
@@ -74,13 +75,13 @@ describe('re-drill', () => {
 
   it('finds no worse clocking than trying every hundredth of a degree by coordinates', () => {
     const count = fc.integer({ min: 3, max: 8 });
-    const pcd = fc.double({ min: 90, max: 180, noNaN: true });
-    const size = fc.double({ min: 9, max: 20, noNaN: true });
+    const pcd = spread(90, 180);
+    const size = spread(9, 20);
     const keep = fc.record({
       name: fc.constant('screw'),
-      radius: fc.double({ min: 30, max: 90, noNaN: true }),
-      angle: fc.double({ min: 0, max: 6, noNaN: true }),
-      diameter: fc.double({ min: 5, max: 25, noNaN: true }),
+      radius: spread(30, 90),
+      angle: spread(0, 6),
+      diameter: spread(5, 25),
     });
     fc.assert(
       fc.property(
@@ -215,7 +216,7 @@ describe('drilling jig', () => {
   });
 
   it('keeps the pattern round and in the middle whatever the jig is off by', () => {
-    const off = fc.double({ min: -2, max: 2, noNaN: true });
+    const off = spread(-2, 2);
     fc.assert(
       fc.property(fc.integer({ min: 3, max: 10 }), off, off, (count, dx, dy) => {
         const { holes: real, middle } = steppedHoles(holes(count, 108), 0.41, [dx, dy]);

@@ -14,6 +14,7 @@ import {
 import { backspaceOf, measuringRim, offsetOf, overallRim, sectionOn, wheelEdges } from './wheel';
 import { bothSides, cellAt, fitLimit, fitMap, fitMargin, halvesFor, offsetsFor } from './fit-map';
 import { readTyreSize } from './tyre-size';
+import { spread } from '../../testing/spread';
 
 const size = (text: string) => {
   const read = readTyreSize(text);
@@ -152,17 +153,17 @@ const anyPose = fc.record({
     fc.record({
       id: fc.constantFrom('a', 'b', 'c', 'd'),
       from: fc.constantFrom<Obstacle['from']>('inboard', 'outboard'),
-      y: fc.double({ min: 430, max: 790, noNaN: true }),
-      height: fc.double({ min: -300, max: 380, noNaN: true }),
-      gap: fc.double({ min: 0, max: 30, noNaN: true }),
+      y: spread(430, 790),
+      height: spread(-300, 380),
+      gap: spread(0, 30),
     }),
     { minLength: 1, maxLength: 5 },
   ),
   motion: fc.record({
-    shift: fc.tuple(fc.double({ min: -12, max: 0, noNaN: true }), fc.double({ min: 0, max: 12, noNaN: true })),
-    lean: fc.double({ min: 0, max: 0.08, noNaN: true }),
+    shift: fc.tuple(spread(-12, 0), spread(0, 12)),
+    lean: spread(0, 0.08),
     cornering: fc.boolean(),
-    camber: fc.double({ min: -0.04, max: 0.04, noNaN: true }),
+    camber: spread(-0.04, 0.04),
   }),
 });
 
@@ -189,10 +190,10 @@ describe('fit map', () => {
         fc.array(anyPose, { minLength: 1, maxLength: 3 }),
         fc.array(anyPose, { minLength: 1, maxLength: 3 }),
         fc.record({
-          section: fc.double({ min: 150, max: 290, noNaN: true }),
-          rim: fc.double({ min: 140, max: 300, noNaN: true }),
+          section: spread(150, 290),
+          rim: spread(140, 300),
         }),
-        fc.double({ min: -15, max: 15, noNaN: true }),
+        spread(-15, 15),
         (left, right, wheel, off) => {
           const ranges = { left: centreRange(wheel, left), right: centreRange(wheel, right) };
           const grid = { half: { from: 640, to: 760, cells: 7 }, et: { from: -40, to: 55, cells: 5 } };

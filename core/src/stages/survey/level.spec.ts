@@ -9,6 +9,7 @@ import { captionText } from '../../drawing';
 import { endView, LEAN_DRAWN } from './views/end';
 import { topView } from './views/top';
 import { level } from './figures/car';
+import { spread } from '../../testing/spread';
 
 const heights = (leftFront: number, rightFront: number, leftRear: number, rightRear: number) =>
   Object.fromEntries(
@@ -44,9 +45,9 @@ describe('leans and twist', () => {
   });
 
   it('do not change when the whole car is lifted, and a lean in one piece is no twist', () => {
-    const mm = fc.double({ min: 150, max: 400, noNaN: true });
+    const mm = spread(150, 400);
     fc.assert(
-      fc.property(mm, mm, mm, fc.double({ min: -50, max: 50, noNaN: true }), (a, b, c, up) => {
+      fc.property(mm, mm, mm, spread(-50, 50), (a, b, c, up) => {
         const of = (lift: number, id: string) =>
           value(plan(heights(a + lift, b + lift, c + lift, c - (a - b) + lift), square), id);
         expect(of(0, 'level.twist')).toBeCloseTo(0, 9);

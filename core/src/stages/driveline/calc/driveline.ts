@@ -65,7 +65,7 @@ export const driveline = calculation<DrivelineInput>({
     'axes[].planDeg': 'seen from above, rear end further left +, degrees; 0 where left out',
     rpm: 'of the driveshaft',
     phasesDeg:
-      'how far each shaft’s rear yoke is turned against its front one, degrees; in phase where left out',
+      'how far each shaft’s rear yoke is turned against its front one, degrees, anticlockwise seen from behind +; in phase where left out',
   },
   gives: {
     jointsDeg: 'working angle of each joint, degrees',

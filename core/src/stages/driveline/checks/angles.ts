@@ -1,4 +1,4 @@
-import { sized, type Figure, expandedUncertainty } from '../../../measure';
+import { sized, type Figure, type Maybe, expandedUncertainty } from '../../../measure';
 import {
   inARow,
   judge,
@@ -15,6 +15,7 @@ import { node, type Reads } from '../node';
 import { atRest, driving, shaking } from '../figures/motion';
 import { fastest, line } from '../figures/line';
 import { runningSlope, setSlope, aimWay } from '../figures/slopes';
+import { axleTravel } from '../figures/axle-travel';
 import { overTravel, worstInBand } from '../figures/band';
 
 const STAGE = 'driveline' as const;
@@ -145,11 +146,14 @@ function jointChecks(r: Reads, figure: Figure, n: number, isEven: boolean, behin
 /** Joint angles at both ends of the travel, once the suspension’s motion is known. */
 export const bendsOver = node('bendsOver', (r): readonly Check[] => {
   const over = r.of(overTravel);
+  const travel = r.of(axleTravel);
   const even = r.choice('aim') === 'cv';
-  return (over[0]?.at.joints ?? []).map((_, i): Check => {
+  const joints = over[0]?.at.joints ?? r.of(atRest)?.joints ?? [];
+  if (!travel) return [];
+  return joints.map((_, i): Check => {
     const figure = over
       .map(({ at }) => at.joints[i])
-      .reduce((most, joint) => (joint && (!most || joint.value > most.value) ? joint : most));
+      .reduce<Maybe>((most, joint) => (joint && (!most || joint.value > most.value) ? joint : most), undefined);
     const isEven = even && i === 0;
     return judge({
       id: `drive.over${i + 1}`,
@@ -160,10 +164,12 @@ export const bendsOver = node('bendsOver', (r): readonly Check[] => {
       beyond: 'stop',
       holds: `Joint ${i + 1} bends no more than it bears over the travel`,
       fails: `Joint ${i + 1} bends more than it bears over the travel`,
-      unknown: '',
-      reason: 'Where the links take the axle and turn its pinion, at full bump and full droop.',
+      unknown: `Joint ${i + 1} over the travel: not known`,
+      reason:
+        'Where the links take the axle and turn its pinion, at every end of the travel, level and rolled.',
       todo: 'Less travel, links that turn the pinion less, or a joint for larger angles.',
       at: AT,
+      lacks: travel.lacks,
     });
   });
 });
@@ -236,7 +242,8 @@ function rangeCheck(r: Reads): Check[] {
 
 function bandCheck(r: Reads): Check[] {
   const worst = r.of(worstInBand);
-  if (!worst) return [];
+  const travel = r.of(axleTravel);
+  if (!worst && !travel) return [];
   return [
     judge({
       id: 'drive.band',
@@ -246,12 +253,13 @@ function bandCheck(r: Reads): Check[] {
       limit: r.limit('drive.torsionalMost'),
       holds: 'Even enough while the pinion swings',
       fails: 'Shakes where the pinion swings to',
-      unknown: '',
-      reason: r.of(overTravel).length
-        ? 'As far as its links turn the pinion, at full bump and full droop.'
+      unknown: 'How far the pinion swings: not known',
+      reason: travel
+        ? 'As far as its links turn the pinion, at every end of the travel; a swing that was typed does not count beside them.'
         : 'Bump, droop and wind-up turn the pinion up and down from where it is set.',
       todo: 'Hold the pinion better, or choose links that turn it less.',
       at: 'drive.band',
+      lacks: travel?.lacks ?? [],
     }),
   ];
 }

@@ -1,15 +1,31 @@
 import type { Figure } from '../../../measure';
-import { asks } from '../../../stage';
+import { asks, type PlaceId } from '../../../stage';
+import type { Place } from '../line-at';
 
-/** Where the axle goes as the suspension moves: forward of ride height, mm, and its pinion turned, rad, nose up plus. */
-export interface AxleAt {
-  readonly forward: Figure;
-  readonly turned: Figure;
+/** The pinion’s joint and axis where the suspension takes the axle. */
+export interface PinionAt {
+  /** Such as `bump` or `droopRoll`. */
+  readonly end: string;
+  readonly words: string;
+  /** From the axle’s place at ride height. */
+  readonly place: Place;
+  /** rad, front higher +. */
+  readonly slope: Figure;
+  /** rad, rear further left +. */
+  readonly plan: Figure;
 }
+
+/** The pinion over the axle’s travel: at every end of it, level and rolled, and turned by no more than its links turn it. */
 export interface AxleTravel {
-  readonly bump: AxleAt;
-  readonly droop: AxleAt;
+  /** With the pinion as it is set. */
+  readonly rest: readonly PinionAt[];
+  /** While it drives, its nose lifted. */
+  readonly driving: readonly PinionAt[];
+  /** How far the pinion turns, rad, nose up +, by the pose it does so in. */
+  readonly turned: readonly Figure[];
+  /** What holds all of it up: links are listed, but what they do is not known. */
+  readonly lacks: readonly PlaceId[];
 }
 
-/** How the axle goes over its travel, once the suspension’s motion is known. */
+/** Where the axle takes its pinion over its travel, once the suspension’s motion is known. */
 export const axleTravel = asks<AxleTravel>('driveline.axleTravel');

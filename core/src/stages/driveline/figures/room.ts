@@ -1,8 +1,9 @@
-import { derive, given, type Figure, type Maybe } from '../../../measure';
+import { derive, given, least, type Figure, type Maybe } from '../../../measure';
 import { waitsFor, type PlaceId, unless } from '../../../stage';
 import type { ShaftObstacle } from '../choices';
 import type { Line, LineAt } from '../line-at';
 import { node } from '../node';
+import { axleTravel, type AxleTravel } from './axle-travel';
 import { line } from './line';
 import { atRest } from './motion';
 
@@ -28,6 +29,7 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
     r.figure('spring.bump'),
     r.figure('line.tunnel'),
   ];
+  const travel = r.of(axleTravel);
   const two = r.choice('pieces') === 'two';
   const front = r.figure('drive.frontOutside');
   const lacks = [
@@ -35,11 +37,13 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
     ...unless(D, 'drive.outside'),
     ...unless(!two || front, 'drive.frontOutside'),
     ...unless(bump, 'spring.bump'),
+    ...(travel?.lacks ?? []),
   ];
+  const pinions = rest && bump ? raised(rest, bump, travel) : [];
   const over = Object.entries(r.part('overShaft')).map(([id, o]): Over => ({
     id,
     ...o,
-    gap: rest && known && D && bump ? gapOf(id, o, { rest, known, D, front, bump }) : undefined,
+    gap: rest && known && D && bump ? gapOf(id, o, { rest, known, pinions, D, front }) : undefined,
   }));
   // Which of two shafts lies in the narrowest place is not said: the thicker one counts.
   const sides =
@@ -59,18 +63,19 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
 interface Shafts {
   readonly rest: LineAt;
   readonly known: Line;
+  /** The pinion’s joint wherever it is looked at. */
+  readonly pinions: readonly Raised[];
   readonly D: Figure;
   /** Outside of the shaft before a centre bearing, mm. */
   readonly front: Maybe;
-  readonly bump: Figure;
 }
 
 /** Under the shaft that lies there: before a centre bearing the front one, which stays; nothing where none lies. */
-function gapOf(id: string, o: ShaftObstacle, { rest, known, D, front, bump }: Shafts): Maybe {
+function gapOf(id: string, o: ShaftObstacle, { rest, known, pinions, D, front }: Shafts): Maybe {
   const { centre, gearbox } = known;
   if (o.along > gearbox.along.value || o.along < rest.pinion.along.value) return undefined;
   if (!centre || o.along <= centre.along.value)
-    return gapUnder(id, o, { rest, front: centre ?? gearbox, D, bump });
+    return gapUnder(id, o, { front: centre ?? gearbox, D, pinions });
   return front && underFront(id, o, { centre, gearbox, D: front });
 }
 
@@ -110,32 +115,64 @@ const underFront = (
 
 type Front = LineAt['pinion'];
 interface Shaft {
-  readonly rest: LineAt;
   readonly front: Front;
   readonly D: Figure;
-  readonly bump: Figure;
+  readonly pinions: readonly Raised[];
+}
+/** Where the pinion’s joint is at one end of the travel. */
+interface Raised {
+  readonly end: string;
+  readonly words: string;
+  readonly along: Figure;
+  readonly height: Figure;
 }
 
-/** Above the last shaft the axle’s bump counts, the more the nearer it lies to the pinion; before it the shaft stays. */
-function gapUnder(id: string, o: ShaftObstacle, { rest, front, D, bump }: Shaft): Figure {
-  const { pinion } = rest;
+/** Above the last shaft the pinion’s joint counts, the more the nearer to it; before it the shaft stays. */
+function gapUnder(id: string, o: ShaftObstacle, { front, D, pinions }: Shaft): Maybe {
   const share = 'min(1, max(0, ({x_f} − {x})/({x_f} − {x_p})))';
-  return derive({
-    id: `drive.gap.${id}`,
-    label: `Driveshaft under ${o.name}, at full bump`,
-    unit: 'mm',
-    formula: `{h} − {D}/2 − {z_f} − (({z_p} − {z_f}) + {b})·${share}`,
-    source:
-      'Underside less the shaft’s height there and half of its tube; the pinion’s joint raised by the bump travel',
-    inputs: {
-      h: placeOf(id, o, 'h', o.under),
-      x: placeOf(id, o, 'x', o.along),
-      D,
-      b: bump,
-      x_f: front.along,
-      z_f: front.height,
-      x_p: pinion.along,
-      z_p: pinion.height,
+  const gaps = pinions.map(({ end, words, along, height }) =>
+    derive({
+      id: `drive.gap.${id}.${end}`,
+      label: `Driveshaft under ${o.name}, ${words}`,
+      unit: 'mm',
+      formula: `{h} − {D}/2 − {z_f} − ({z_p} − {z_f})·${share}`,
+      source:
+        'Underside less the shaft’s height there and half of its tube; the pinion’s joint where its axle takes it',
+      inputs: {
+        h: placeOf(id, o, 'h', o.under),
+        x: placeOf(id, o, 'x', o.along),
+        D,
+        x_f: front.along,
+        z_f: front.height,
+        x_p: along,
+        z_p: height,
+      },
+    }),
+  );
+  return least(
+    {
+      id: `drive.gap.${id}`,
+      label: `Driveshaft under ${o.name}, over the travel`,
+      unit: 'mm',
+      source: 'The least at ride and at every end of the travel',
     },
+    gaps,
+  );
+}
+
+/** The pinion’s joint at ride height and where the axle takes it: straight up, until the suspension’s motion is known. */
+function raised({ pinion }: LineAt, bump: Figure, travel: AxleTravel | undefined): readonly Raised[] {
+  const rest = { end: 'ride', words: 'at ride height', ...pinion };
+  // Links that are listed and do not tell where it goes: not looked at.
+  if (travel && travel.rest.length === 0) return [];
+  if (travel) return [rest, ...travel.rest.map(({ end, words, place }): Raised => ({ end, words, ...place }))];
+  const height = derive({
+    id: 'drive.raised',
+    label: 'Pinion joint above the ground, at full bump',
+    unit: 'mm',
+    formula: '{z} + {b}',
+    source: 'Straight up from ride height, until the suspension’s motion is known',
+    inputs: { z: pinion.height, b: bump },
   });
+  return [rest, { end: 'bump', words: 'at full bump', along: pinion.along, height }];
 }

@@ -65,7 +65,11 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
               critical,
             ),
           ),
-        one('Yokes turned', 'rear against front', r.figure('drive.phase')),
+        one(
+          'Yokes turned',
+          'rear against front, seen from behind: anticlockwise is plus',
+          r.figure('drive.phase'),
+        ),
       ],
     },
     {

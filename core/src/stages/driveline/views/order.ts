@@ -9,8 +9,43 @@ const JOINT = 46;
 /** Each driveshaft laid straight, between joint centres, with what its shop asks for. */
 export const orderView = node('orderView', (r): readonly View[] => {
   const shafts = r.of(atRest)?.shafts ?? [];
-  return shafts.map(({ length }, i) => viewOf(r, length, i, shafts.length));
+  const turned = r.figure('drive.phase');
+  return [
+    ...shafts.map(({ length }, i) => viewOf(r, length, i, shafts.length)),
+    ...(shafts.length && turned?.value ? [yokesView(turned)] : []),
+  ];
 });
+
+const EYE = 46;
+
+/** The last shaft’s yokes, seen from behind the car: the front one level, the rear one turned; plus is anticlockwise. */
+function yokesView(turned: Figure): View {
+  const [c, s] = [Math.cos(turned.value), Math.sin(turned.value)];
+  const across = (style: 'ghost' | 'axis', [x, y]: readonly [number, number], name: string): Shape => ({
+    kind: 'line',
+    style,
+    points: [
+      [-EYE * x, -EYE * y],
+      [EYE * x, EYE * y],
+    ],
+    name,
+  });
+  return {
+    title: 'Yokes of the last shaft, seen from behind',
+    bounds: { left: -5 * EYE, right: 5 * EYE, top: 1.4 * EYE, bottom: -1.4 * EYE },
+    shapes: [
+      { kind: 'circle', style: 'detail', centre: [0, 0], radius: EYE * 0.7, name: 'tube' },
+      across('ghost', [1, 0], 'front yoke’s arm'),
+      across('axis', [c, s], 'rear yoke’s arm'),
+    ],
+    dimensions: [],
+    handles: [],
+    captions: [
+      { text: 'front yoke', at: [-1.3 * EYE, 0], anchor: 'end' },
+      { text: 'rear yoke', at: [1.3 * EYE * c, 1.3 * EYE * s], anchor: 'start' },
+    ],
+  };
+}
 
 function viewOf(r: Reads, length: Figure, i: number, count: number): View {
   const last = i + 1 === count;

@@ -3,7 +3,7 @@ import { greater, type Maybe } from '../../../measure';
 import { pulls, type Pulls } from '../../brackets/figures/pulls';
 import { weighedHeight } from '../../brief/figures/torque';
 import { width } from '../../cut/figures/stand';
-import { axleTravel, type AxleTravel } from '../../driveline/figures/axle-travel';
+import { axleTravel } from '../../driveline/figures/axle-travel';
 import { outward, type Outward } from '../../stance/figures/outward';
 import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses';
 import { answer, type PlaceId, unless } from '../../../stage';
@@ -11,18 +11,8 @@ import { node, type Reads } from '../node';
 import { posedAt, reached, type Posed, type Stand } from '../study';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
-import { besideOf, solvedFrom, standing, study } from './study';
-
-/** How the axle goes over its travel, for the driveshaft. */
-const travel = node('travel', (r): AxleTravel | undefined => {
-  const told = r.of(study);
-  const of = (at: 'bump' | 'droop') => {
-    const [forward, turned] = [told[`x.${at}`], told[`pinion.${at}`]];
-    return forward && turned ? { forward, turned } : undefined;
-  };
-  const [bump, droop] = [of('bump'), of('droop')];
-  return bump && droop ? { bump, droop } : undefined;
-});
+import { travel } from './pinion-travel';
+import { besideOf, solvedFrom, standing } from './study';
 
 /** So many poses of a stand are kept: those of both sides. A wheel that is dragged asks for ever other ones. */
 const KEPT = 4 * STANCE_POSES.length;

@@ -45,7 +45,7 @@ interface Holding {
 
 /** Things that hold the axle by their length. */
 const LINKS: readonly ArmKind[] = ['lower', 'upper', 'lateral'];
-const SPRUNG: readonly ArmKind[] = ['coil', 'damper', 'coilOver'];
+export const SPRUNG: readonly ArmKind[] = ['coil', 'damper', 'coilOver'];
 
 /** What each way of holding the axle is made of. */
 interface Wanted {
@@ -74,8 +74,10 @@ const COUNTED: Readonly<Record<'lower' | 'upper' | 'ladder' | 'torqueArm', reado
   torqueArm: ['a torque arm', 'a torque arm'],
 };
 
+/** Halves of a leaf spring: where they are read, leaf springs are looked at. */
+export const HALVES = ['leaf.front', 'leaf.rear'] as const;
 /** Leaf springs are read as these. */
-const LEAF = ['leaf.front', 'leaf.rear', 'leaf.eye', 'spring.spacing'] as const;
+const LEAF = [...HALVES, 'leaf.eye', 'spring.spacing'] as const;
 /** Inputs that are quantities. */
 const READ = [
   'drive.axleHeight',
