@@ -10,6 +10,10 @@ interface AxlePush {
 interface AxleMember {
   readonly axle: Point3;
   readonly chassis: Point3;
+  /** N/mm; by it members share what more of them hold than must. All alike where left out. */
+  readonly rate?: number;
+  /** Another that always pulls this many times as hard, such as the second bar of a crank. */
+  readonly along?: { readonly axle: Point3; readonly chassis: Point3; readonly times: number };
 }
 
 /** What is known of the forces on an axle with its wheels and shafts as one free body. Moments N·mm about x, y, z. */
@@ -17,6 +21,8 @@ interface AxleLoadCase {
   readonly links: readonly AxleMember[];
   /** Where the springs stand on the axle; they push it straight down. */
   readonly springs: readonly Point3[];
+  /** Of one spring, N/mm; 1 where left out, as of a member. */
+  readonly springRate?: number;
   readonly pushes: readonly AxlePush[];
   readonly moment: Point3;
 }
@@ -50,10 +56,17 @@ function wrench(into: Float64Array, row: number, at: Point3, fx: number, fy: num
 /** A row of six of each member: what it does to the axle as it pulls, or of a spring, as it pushes. */
 function rowsOf(links: readonly AxleMember[], springs: readonly Point3[]): Float64Array {
   const rows = new Float64Array(EQUATIONS * (links.length + springs.length));
-  links.forEach(({ axle, chassis }, i) => {
+  const pull = (into: Float64Array, row: number, axle: Point3, chassis: Point3, times: number) => {
     const [x, y, z] = [chassis[0] - axle[0], chassis[1] - axle[1], chassis[2] - axle[2]];
-    const length = Math.sqrt(x * x + y * y + z * z) || 1;
-    wrench(rows, i, axle, x / length, y / length, z / length);
+    const by = times / (Math.sqrt(x * x + y * y + z * z) || 1);
+    wrench(into, row, axle, x * by, y * by, z * by);
+  };
+  links.forEach(({ axle, chassis, along }, i) => {
+    pull(rows, i, axle, chassis, 1);
+    if (!along) return;
+    pull(PUSH, 0, along.axle, along.chassis, along.times);
+    for (let k = 0; k < EQUATIONS; k += 1)
+      rows[EQUATIONS * i + k] = (rows[EQUATIONS * i + k] as number) + (PUSH[k] as number);
   });
   springs.forEach((at, i) => {
     wrench(rows, links.length + i, at, 0, 0, -1);
@@ -93,12 +106,18 @@ function answered(): boolean {
 
 /**
  * Forces in links and springs that hold an axle still, moments about the origin. Where more hold it than six, they share
- * the least that does.
+ * by their rates, as a stiff axle that moves a little in its bushings and on its springs makes them: F = k·(Aᵀ u).
  *
  * @returns nothing where links and springs cannot hold it
  * @example axleLoads(launch).links // [−8742.5, …] N: pushed
  */
-export function axleLoads({ links, springs, pushes, moment }: AxleLoadCase): AxleLoads | undefined {
+export function axleLoads({
+  links,
+  springs,
+  springRate = 1,
+  pushes,
+  moment,
+}: AxleLoadCase): AxleLoads | undefined {
   const n = EQUATIONS;
   const count = links.length + springs.length;
   const rows = rowsOf(links, springs);
@@ -108,23 +127,52 @@ export function axleLoads({ links, springs, pushes, moment }: AxleLoadCase): Axl
     wrench(PUSH, 0, at, force[0], force[1], force[2]);
     for (let i = 0; i < n; i += 1) known[i] = (known[i] as number) + (PUSH[i] as number);
   }
-  // The least forces that do: F = Aᵀ λ with A Aᵀ λ = −known.
+  const rates = [...links.map(({ rate = 1 }) => rate), ...springs.map(() => springRate)];
+  const stiffest = Math.max(...rates);
+  // F = k Aᵀ λ with A k Aᵀ λ = −known.
   SQUARE.fill(0);
-  for (let c = 0; c < count; c += 1)
+  for (let c = 0; c < count; c += 1) {
+    const k = (rates[c] as number) / stiffest;
     for (let i = 0; i < n; i += 1)
       for (let j = 0; j < n; j += 1)
         SQUARE[n * i + j] =
-          (SQUARE[n * i + j] as number) + (rows[n * c + i] as number) * (rows[n * c + j] as number);
+          (SQUARE[n * i + j] as number) + k * (rows[n * c + i] as number) * (rows[n * c + j] as number);
+  }
   for (let i = 0; i < n; i += 1) RIGHT[i] = -(known[i] as number);
   if (!answered()) return undefined;
   const forces = new Array<number>(count);
   for (let c = 0; c < count; c += 1) {
     let force = 0;
     for (let i = 0; i < n; i += 1) force += (rows[n * c + i] as number) * (RIGHT[i] as number);
+    force *= (rates[c] as number) / stiffest;
     forces[c] = force;
     for (let i = 0; i < n; i += 1) known[i] = (known[i] as number) + (rows[n * c + i] as number) * force;
   }
   let left = 0;
   for (let i = 0; i < n; i += 1) left = Math.max(left, Math.abs(known[i] as number));
   return { links: forces.slice(0, links.length), springs: forces.slice(links.length), left };
+}
+
+/** Least and most of a force, N. */
+export interface Between {
+  readonly least: number;
+  readonly most: number;
+}
+
+/**
+ * Between what each link’s force lies, however bushings and springs share: springs that take nothing they need not, and
+ * springs that take all they can.
+ *
+ * @returns by link; nothing where nothing is shared, because no more hold it than must
+ */
+export function axleLoadBounds(load: AxleLoadCase): readonly Between[] | undefined {
+  const { links, springs } = load;
+  if (links.length + springs.length <= EQUATIONS) return undefined;
+  const stiffest = Math.max(...links.map(({ rate = 1 }) => rate));
+  const [soft, stiff] = [1e-4, 1e4].map((times) => axleLoads({ ...load, springRate: stiffest * times }));
+  if (!soft || !stiff) return undefined;
+  return links.map((_, i) => {
+    const [a, b] = [soft.links[i] as number, stiff.links[i] as number];
+    return { least: Math.min(a, b), most: Math.max(a, b) };
+  });
 }

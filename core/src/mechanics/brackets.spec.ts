@@ -10,6 +10,8 @@ import {
   saddleDepth,
   uBolt,
   weldStress,
+  weldStressInSpace,
+  weldsRoundTube,
   wrapped,
   type TubePatch,
   type WeldRun,
@@ -214,6 +216,22 @@ describe('weldStress', () => {
       6,
     );
     expect(() => weldStress(line, { force: [0, 0, 1000], at: [40, 20, 0] })).toThrow(RangeError);
+    // Two whole rings round a tube, 40 apart, pulled along it 30 off the skin: by hand, a shift and a turn about their middle.
+    const rings = weldsRoundTube(40, 2 * Math.PI * 32, 32, 4);
+    const A = 2 * 2 * Math.PI * 32 * 4 * Math.SQRT1_2;
+    const turn = (5000 * (32 + 30)) / (A * (20 ** 2 + 32 ** 2 / 2));
+    // Worst on top: along by the shift and the turn, and off the skin by half of the way between the rings.
+    const top = Math.hypot(5000 / A + turn * 32, turn * 20);
+    expect(weldStressInSpace(rings, { force: [5000, 0, 0], at: [0, 0, 30] })).toBeCloseTo(top, 0);
+    expect((weldStressInSpace(rings, { force: [5000, 0, 0], at: [0, 0, 30] }) ?? 0) / top).toBeCloseTo(1, 1);
+    // Round a tube so large that it is flat it is that of the plane.
+    const flat = { force: [900, -400, 1500], at: [12, 5, 44] } as const;
+    const straight = [-25, 25].map((x) => ({ from: [x, -30] as const, to: [x, 30] as const, leg: 5 }));
+    expect(weldStressInSpace(weldsRoundTube(50, 60, 1e6, 5), flat)).toBeCloseTo(weldStress(straight, flat), 2);
+    // One straight line does not bear what turns it about itself.
+    const one = [{ from: [0, -30, 0], to: [0, 30, 0], leg: 5 }] as const;
+    expect(weldStressInSpace(one, { force: [900, 0, 0], at: [0, 0, 40] })).toBeUndefined();
+    expect(() => weldStressInSpace([], flat)).toThrow(RangeError);
     expect(() => weldStress([], { force: [0, 0, 1], at: [0, 0, 0] })).toThrow(RangeError);
   });
 });

@@ -170,7 +170,15 @@ export interface Crank {
   readonly topEndZ: number;
   readonly lowEndY: number;
   readonly lowEndZ: number;
+  /** Of one bar’s bushings in line, N/mm. */
   readonly rate?: number;
+  /** Of either bar, and the bolt through either end of it, mm. */
+  readonly outside?: number;
+  readonly wall?: number;
+  readonly bolt?: number;
+  /** Brackets on the axle that hold the bars’ ends, or the crank’s pivot. */
+  readonly topBracket?: string;
+  readonly lowBracket?: string;
 }
 /** Bars have a length, and the crank an arm at either side. */
 export function crankProblem(c: Crank): Broken | undefined {
@@ -188,6 +196,12 @@ export function crankProblem(c: Crank): Broken | undefined {
     if (Math.hypot(y - c[`${eye}EndY`], z - c[`${eye}EndZ`]) < SHORTEST)
       return { field: `${eye}EndY`, wrong: 'is where the bar’s eye is', right: `at least ${SHORTEST} mm away` };
   }
+  if (c.wall !== undefined && c.outside !== undefined && c.wall > c.outside / 2)
+    return {
+      field: 'wall',
+      wrong: 'must be at most half of the outside',
+      right: `at most ${c.outside / 2} mm`,
+    };
   return undefined;
 }
 const CRANK = object<Crank>(
@@ -206,8 +220,13 @@ const CRANK = object<Crank>(
     lowEndY: Y,
     lowEndZ: Z,
     rate: number(10, 1_000_000),
+    outside: number(8, 120),
+    wall: number(0.8, 60),
+    bolt: number(3, 60),
+    topBracket: name(60),
+    lowBracket: name(60),
   },
-  ['rate'],
+  ['rate', 'outside', 'wall', 'bolt', 'topBracket', 'lowBracket'],
   crankProblem,
 );
 

@@ -8,9 +8,9 @@ import { strains } from '../brackets/figures/strains';
 import type { Suspension } from '../driveline/choices';
 import { outward } from '../stance/figures/outward';
 import { armProblem, crankProblem, obstacleProblem, type Arm, type Crank } from './choices';
-import { armLoads } from './figures/loads';
+import { armLoads, loadInputs } from './figures/loads';
 import { arms, sprung } from './figures/arms';
-import { holding } from './figures/held';
+import { holding, pointOf } from './figures/held';
 import { rooms } from './figures/rooms';
 import { rollRate } from './figures/springs';
 import { standing, study } from './figures/study';
@@ -242,10 +242,92 @@ describe('springs and links by their places', () => {
     );
     const load = tied.of(armLoads)[0];
     const most = Math.max(
-      ...[load?.launch, load?.braking, load?.cornering].map((f) => Math.abs(f?.value ?? Number.NaN)),
+      ...[load?.launch, load?.braking, load?.leftBend, load?.rightBend].map((f) =>
+        Math.abs(f?.value ?? Number.NaN),
+      ),
     );
     expect(tied.of(pulls)?.byBracket['l']?.value).toBeCloseTo(1.5 * most, 6);
     expect(tied.of(strains)['l']?.shear?.value).toBeCloseTo((1.5 * most) / (2 * Math.PI * 7 * 7), 3);
+  });
+
+  it('a crank’s bars are links of their own: eye to eye, loaded so that they do not turn it, judged', () => {
+    const top = arm('Upper', 'upper', 'single', [-30, 96, 466], [352, 98, 440]);
+    const of = (on: 'axle' | 'car') =>
+      results('threeLink', { lower: LOWER, top, coil: COIL }, { cranks: { c: { ...CRANK, on, bolt: 12 } } });
+    const found = of('axle');
+    const bars = found.of(arms).filter(({ member }) => member.key.startsWith('c.'));
+    // (2, 370) to (410, 372) and (2, 248) to (−404, 246).
+    expect(bars.map(({ length }) => length?.value)).toEqual([
+      expect.closeTo(Math.hypot(408, 2), 9),
+      expect.closeTo(Math.hypot(406, 2), 9),
+    ]);
+    const loads = found.of(armLoads).filter(({ member }) => member.key.startsWith('c.'));
+    const [a, b] = loads.map(({ leftBend }) => leftBend?.value ?? NaN) as [number, number];
+    // About the pivot at (0, 309): each bar’s pull by its lever comes to nothing.
+    const lever = (y: number, z: number, dy: number, dz: number) =>
+      ((y - CRANK.py) * dz - (z - CRANK.pz) * dy) / Math.hypot(dy, dz);
+    expect(a * lever(2, 370, 408, 2) + b * lever(2, 248, -406, -2)).toBeCloseTo(0, 6);
+    // All that goes across: the road’s push, the links, and both bars.
+    const across = found.of(armLoads).reduce(
+      (sum, { member, leftBend }) => {
+        const values = found.of(standing)?.stand.values ?? [];
+        const [p, q] = [pointOf(values, member.axle, member.sign), pointOf(values, member.car, member.sign)];
+        return (
+          sum + ((leftBend?.value ?? NaN) * (q[1] - p[1])) / Math.hypot(...q.map((v, i) => v - (p[i] ?? 0)))
+        );
+      },
+      found.of(loadInputs).leftBend?.side.value ?? NaN,
+    );
+    expect(across).toBeCloseTo(0, 5);
+    expect(found.checks.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['arm.c.top.single.shear', 'arm.c.low.single.shear', 'arm.c.top.single.rodEnd']),
+    );
+    // With its pivot on the car the bars hold the axle at their far ends.
+    const car = of('car')
+      .of(armLoads)
+      .filter(({ member }) => member.key.startsWith('c.'));
+    const [c, d] = car.map(({ leftBend }) => leftBend?.value ?? NaN) as [number, number];
+    expect(c * lever(2, 370, 408, 2) + d * lever(2, 248, -406, -2)).toBeCloseTo(0, 6);
+    expect(crankProblem({ ...CRANK, outside: 25, wall: 13 })?.field).toBe('wall');
+  });
+
+  it('a lateral bar pulls its bracket along the axle, and in both bends', () => {
+    const bracket = {
+      name: 'Bar bracket',
+      kind: 'lateral',
+      side: 'right',
+      wide: 50,
+      round: 60,
+      high: 60,
+      hold: 'welded',
+      edge: 'middle',
+      bolt: 14,
+      leg: 6,
+      place: { datum: 'centre', at: 424, clock: Math.PI },
+    } as const;
+    const { ax: _x, ay: _y, az: _z, ...bar } = BAR;
+    const top = arm('Upper', 'upper', 'single', [-30, 96, 466], [352, 98, 440]);
+    const tied = results(
+      'threeLink',
+      { lower: LOWER, top, bar: { ...bar, bracket: 'b' }, coil: COIL },
+      { brackets: { b: bracket } },
+      { ...AIM },
+    );
+    const load = tied.of(armLoads).find(({ member }) => member.name === 'Bar');
+    const [left, right] = [load?.leftBend?.value ?? NaN, load?.rightBend?.value ?? NaN];
+    // The road pushes to the left in a left bend: the bar, from the axle’s right to the car’s left, is pushed.
+    expect(left).toBeLessThan(-1000);
+    expect(right).toBeGreaterThan(1000);
+    // From (3.42, −424, 209.96) to (−99, 431, 318), seen at 178° round a tube of 76.2: 8,000 bits elsewhere.
+    const most = 1.5 * Math.max(Math.abs(left), Math.abs(right));
+    expect((tied.of(strains)['b']?.weld?.value ?? NaN) / most).toBeCloseTo(0.0065165, 5);
+    // What one tyre bears more than at rest the other bears less: at most half of the load on both.
+    const { leftBend, rightBend } = tied.of(loadInputs);
+    expect(leftBend?.moved.value).toBeCloseTo(
+      470 * 9.80665 * Math.min(0.5, (1.05 * 505) / (leftBend?.track.value ?? NaN)),
+      6,
+    );
+    expect(rightBend?.moved.value).toBeCloseTo(-(leftBend?.moved.value ?? NaN), 9);
   });
 
   it('answer the stance in every pose on both sides', () => {

@@ -4,7 +4,7 @@ import type { BoltJoint } from '../choices';
 import { places, type PlacedBracket } from '../figures/places';
 import { linkSizes, pairLoads, type LinkSizes } from '../figures/links';
 import { pulls } from '../figures/pulls';
-import { jointPlays, mendings, pairOffs, pullAt, strains, type PairOff } from '../figures/strains';
+import { jointPlays, mendings, pairOffs, pullAt, strains, turnedByBar, type PairOff } from '../figures/strains';
 import { node, type Reads } from '../node';
 
 const STAGE = 'brackets' as const;
@@ -14,8 +14,11 @@ const UNTIL =
 
 const KNOWN =
   'By what this link takes at launch, braking or cornering, whichever is hardest, as its motion is worked out.';
+const TURNED =
+  'Its bar is one with the axle and turns this bracket by its whole length: that is not reckoned here. Have it reckoned by whoever builds it.';
 /** On what a load rests. */
-const because = (r: Reads, id: string): string => (r.of(pulls)?.byBracket[id] ? KNOWN : UNTIL);
+const because = (r: Reads, id: string): string =>
+  turnedByBar(r, id) ? TURNED : r.of(pulls)?.byBracket[id] ? KNOWN : UNTIL;
 
 /** A link’s own thread, reach and stiffness. */
 function linkChecks(r: Reads, { id, link, tube, engaged, buckling }: LinkSizes): Check[] {
@@ -118,7 +121,7 @@ function strainCheck(
     reason: `${because(r, p.id)}${more}`,
     todo,
     at: 'bracket.list',
-    lacks: [...r.of(pairLoads).lacks, ...unless(p.clock, 'bracket.list')],
+    lacks: turnedByBar(r, p.id) ? [] : [...r.of(pairLoads).lacks, ...unless(p.clock, 'bracket.list')],
   });
 }
 

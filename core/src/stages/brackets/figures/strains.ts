@@ -1,7 +1,8 @@
-import { derive, deriveWherePossible, given, sized, type Figure, type Maybe } from '../../../measure';
-import { weldStress } from '../../../mechanics';
+import { derive, deriveWherePossible, given, most, sized, type Figure, type Maybe } from '../../../measure';
+import { weldsRoundTube, weldStressInSpace } from '../../../mechanics';
 import type { BoltJoint, Bracket } from '../choices';
 import { node, type Reads } from '../node';
+import { newFlat, outside } from './frame';
 import { linkSizes, loadOfLink, type LinkSizes } from './links';
 import { places, type PlacedBracket } from './places';
 import { pulls } from './pulls';
@@ -54,43 +55,88 @@ function boltOf(p: PlacedBracket, F: Figure): Pick<Strains, 'shear' | 'bearing'>
   };
 }
 
-/** Two fillets round the tube, one along each plate; the link pulls along the car at the bolt, off the skin. */
-function weldOf(p: PlacedBracket, F: Figure): Maybe {
-  const { leg, high, wide, round } = p.item;
-  if (leg === undefined || high === undefined) return undefined;
-  const runs = [-wide / 2, wide / 2].map((x) => ({
-    from: [x, -round / 2] as const,
-    to: [x, round / 2] as const,
-    leg,
-  }));
-  const k = given(
-    `bracket.${p.id}.weldOf`,
-    `${p.item.name}, stress of its welds for one newton`,
-    weldStress(runs, { force: [0, 1, 0], at: [0, 0, high] }),
-    0,
-    'MPa',
-    'Elastic line method: a fillet along each of its two plates, the pull at its height',
-  );
-  return derive({
-    id: `bracket.${p.id}.weld`,
-    label: `${p.item.name}, stress in the throats of its welds`,
-    unit: 'MPa',
-    formula: '{F}/{F_1}·{k}',
-    source: 'The pull, and what one newton strains the welds by',
-    inputs: {
-      F,
-      k,
-      F_1: given('bracket.newton', 'One newton', 1, 0, 'N', 'What the welds’ stress is told for'),
-    },
-  });
+/** A pull of one newton at the bolt, as the bracket sees it: along the tube, round it, off its skin. */
+interface Pulled {
+  readonly load: Figure;
+  readonly way: readonly [x: number, y: number, z: number];
+  readonly name: string;
 }
+
+/** Every pull at a bracket by its own way; until the motion is known a link’s, forward along the car. Nothing while one is not known. */
+function pulledBy(r: Reads, p: PlacedBracket, F: Figure): readonly Pulled[] | undefined {
+  const [clock, flat, known] = [p.clock, r.of(newFlat), r.of(pulls)];
+  if (!clock) return undefined;
+  const turn = clock.value - (flat?.value ?? 0);
+  const seen = ([x, y, z]: Pulled['way']): Pulled['way'] => [
+    y,
+    x * Math.cos(turn) - z * Math.sin(turn),
+    x * Math.sin(turn) + z * Math.cos(turn),
+  ];
+  const ways = known?.byBracket[p.id] ? known.ways[p.id] : undefined;
+  if (!ways) return [{ load: F, way: seen([1, 0, 0]), name: 'forward along the car' }];
+  const all = ways.flatMap(({ load, way }) =>
+    load && way ? [{ load, way: seen(way), name: 'along its link' }] : [],
+  );
+  return all.length === ways.length ? all : undefined;
+}
+
+/** Two fillets round the tube, one along each plate, under every pull by its own way. */
+function weldOf(r: Reads, p: PlacedBracket, F: Figure): Maybe {
+  const { leg, high, wide, round } = p.item;
+  const od = r.of(outside)[p.side];
+  const all = pulledBy(r, p, F);
+  if (leg === undefined || high === undefined || !od || !all) return undefined;
+  const bits = weldsRoundTube(wide, round, od.value / 2, leg);
+  const stresses = all.flatMap(({ load, way, name }, i) => {
+    const one = weldStressInSpace(bits, { force: way, at: [0, 0, high] });
+    if (one === undefined) return [];
+    const k = given(
+      `bracket.${p.id}.weldOf${i}`,
+      `${p.item.name}, stress of its welds for one newton ${name}`,
+      one,
+      0,
+      'MPa',
+      {
+        source:
+          'Elastic line method in space: a fillet round the tube along each of its two plates, the pull at its height',
+        ...(r.of(newFlat) ? {} : { assumed: 'the casting’s flat lies level' }),
+      },
+    );
+    return derive({
+      id: `bracket.${p.id}.weld${i}`,
+      label: `${p.item.name}, stress in the throats of its welds`,
+      unit: 'MPa',
+      formula: '|{F}|/{F_1}·{k}',
+      source: 'The pull, and what one newton that way strains the welds by',
+      inputs: {
+        F: load,
+        k,
+        F_1: given('bracket.newton', 'One newton', 1, 0, 'N', 'What the welds’ stress is told for'),
+      },
+    });
+  });
+  return stresses.length === all.length
+    ? most(
+        {
+          id: `bracket.${p.id}.weld`,
+          label: `${p.item.name}, stress in the throats of its welds`,
+          unit: 'MPa',
+          source: 'The hardest of all that pulls at it, each by its own way',
+        },
+        stresses,
+      )
+    : undefined;
+}
+
+/** Whether a bar that is one with the axle turns it. */
+export const turnedByBar = (r: Reads, id: string): boolean => r.of(pulls)?.turned.includes(id) ?? false;
 
 /** Strains of every bracket that a link pulls at; none while the pull is not known. */
 export const strains = node('strains', (r): Readonly<Record<string, Strains>> => {
   const all: Record<string, Strains> = {};
   for (const p of r.of(places)) {
-    const F = pullAt(r, p);
-    if (F) all[p.id] = { ...boltOf(p, F), weld: weldOf(p, F) };
+    const F = turnedByBar(r, p.id) ? undefined : pullAt(r, p);
+    if (F) all[p.id] = { ...boltOf(p, F), weld: weldOf(r, p, F) };
   }
   return all;
 });

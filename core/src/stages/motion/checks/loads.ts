@@ -1,4 +1,4 @@
-import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
+import { derive, deriveWherePossible, given, sized, type Figure, type Maybe } from '../../../measure';
 import { judge, type Check } from '../../../stage';
 import { arms, memberId } from '../figures/arms';
 import { armLoads, hardest, loadInputs } from '../figures/loads';
@@ -16,6 +16,8 @@ interface Strength {
   readonly asksBuckling: boolean;
   readonly shear: Maybe;
   readonly buckling: Maybe;
+  /** However bushings and springs share, N, without the factor. */
+  readonly atMost: number | undefined;
 }
 
 const own = (id: string, label: string, value: number): Figure =>
@@ -39,6 +41,7 @@ export const strengths = node('strengths', (r): readonly Strength[] => {
         name,
         asksShear,
         asksBuckling,
+        atMost: load.atMost,
         shear:
           F && arm.bolt !== undefined
             ? derive({
@@ -75,44 +78,51 @@ export const strengths = node('strengths', (r): readonly Strength[] => {
 /** Bolts and tubes of the links at launch and braking. */
 export const bears = node('bears', (r: Reads): readonly Check[] => {
   const { lacks } = r.of(loadInputs);
-  return r.of(strengths).flatMap((s): Check[] => [
-    ...(s.asksShear
-      ? [
-          judge({
-            id: `${s.key}.shear`,
-            stage: STAGE,
-            figure: s.shear,
-            way: 'atMost',
-            limit: r.limit('link.shear'),
-            beyond: 'stop',
-            holds: `${s.name}: its bolt bears the load`,
-            fails: `${s.name}: its bolt may shear`,
-            unknown: `${s.name}: whether its bolt bears the load is not known`,
-            reason: 'Launch, braking or cornering, whichever is hardest, with the factor of this project.',
-            todo: 'A larger bolt, or one of a higher grade and the limit to suit.',
-            at: AT,
-            lacks,
-          }),
-        ]
-      : []),
-    ...(s.asksBuckling
-      ? [
-          judge({
-            id: `${s.key}.buckling`,
-            stage: STAGE,
-            figure: s.buckling,
-            way: 'atMost',
-            limit: r.limit('link.buckling'),
-            stop: 1,
-            holds: `${s.name}: does not buckle`,
-            fails: `${s.name}: may buckle`,
-            unknown: `${s.name}: whether it buckles is not known`,
-            reason: 'Launch, braking or cornering, whichever is hardest, with the factor of this project.',
-            todo: 'A larger tube, a thicker wall, or a shorter link.',
-            at: AT,
-            lacks,
-          }),
-        ]
-      : []),
-  ]);
+  return r.of(strengths).flatMap((s): Check[] => {
+    const reason = `Launch, braking, a left or a right bend, whichever is hardest, with the factor of this project.${
+      s.atMost === undefined
+        ? ''
+        : ` More holds the axle than must: bushings and springs share it by their stiffness. However they share, it is at most ${sized(s.atMost * r.limit('link.factor').value, 'N')}.`
+    }`;
+    return [
+      ...(s.asksShear
+        ? [
+            judge({
+              id: `${s.key}.shear`,
+              stage: STAGE,
+              figure: s.shear,
+              way: 'atMost',
+              limit: r.limit('link.shear'),
+              beyond: 'stop',
+              holds: `${s.name}: its bolt bears the load`,
+              fails: `${s.name}: its bolt may shear`,
+              unknown: `${s.name}: whether its bolt bears the load is not known`,
+              reason,
+              todo: 'A larger bolt, or one of a higher grade and the limit to suit.',
+              at: AT,
+              lacks,
+            }),
+          ]
+        : []),
+      ...(s.asksBuckling
+        ? [
+            judge({
+              id: `${s.key}.buckling`,
+              stage: STAGE,
+              figure: s.buckling,
+              way: 'atMost',
+              limit: r.limit('link.buckling'),
+              stop: 1,
+              holds: `${s.name}: does not buckle`,
+              fails: `${s.name}: may buckle`,
+              unknown: `${s.name}: whether it buckles is not known`,
+              reason,
+              todo: 'A larger tube, a thicker wall, or a shorter link.',
+              at: AT,
+              lacks,
+            }),
+          ]
+        : []),
+    ];
+  });
 });

@@ -1,6 +1,6 @@
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { greater, type Maybe } from '../../../measure';
-import { pulls, type Pulls } from '../../brackets/figures/pulls';
+import { pulls, type PullOf, type Pulls } from '../../brackets/figures/pulls';
 import { weighedHeight } from '../../brief/figures/torque';
 import { width } from '../../cut/figures/stand';
 import { axleTravel } from '../../driveline/figures/axle-travel';
@@ -9,6 +9,7 @@ import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses
 import { answer, type PlaceId, unless } from '../../../stage';
 import { node, type Reads } from '../node';
 import { posedAt, reached, type Posed, type Stand } from '../study';
+import { pointOf, type Member } from './held';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
 import { travel } from './pinion-travel';
@@ -94,20 +95,32 @@ const hardestOf = (kept: Readonly<Record<string, Maybe>>, key: string, load: May
   return before && load && greater(before, load);
 };
 
+/** From a link’s end at the axle to that at the car, at ride height; nothing for a bar that is one with the axle. */
+function alongOf({ values }: Stand, { axle, car, sign }: Member): PullOf['way'] {
+  const [a, c] = [pointOf(values, axle, sign), pointOf(values, car, sign)];
+  const long = Math.hypot(c[0] - a[0], c[1] - a[1], c[2] - a[2]);
+  return long > 0 ? [(c[0] - a[0]) / long, (c[1] - a[1]) / long, (c[2] - a[2]) / long] : undefined;
+}
+
 /** What each link pulls at, by the bracket that holds it, and by its kind and side. */
 const loads = node('pulls', (r): Pulls | undefined => {
   const all = r.of(armLoads);
   if (all.length === 0) return undefined;
   const byBracket: Record<string, Maybe> = {};
   const byKind: Record<string, Maybe> = {};
+  const ways: Record<string, PullOf[]> = {};
+  const turned: string[] = [];
+  const stand = r.of(standing)?.stand;
   for (const load of all) {
     const { arm, kind, side } = load.member;
     const most = hardest(r, load);
+    if (arm.bracket && (kind === 'ladder' || kind === 'torqueArm')) turned.push(arm.bracket);
+    if (arm.bracket) (ways[arm.bracket] ??= []).push({ load: most, way: stand && alongOf(stand, load.member) });
     // Several may pull at one bracket, and of a pair either: it has to bear the hardest. While one is not known, neither is that.
     if (arm.bracket) byBracket[arm.bracket] = hardestOf(byBracket, arm.bracket, most);
     byKind[`${kind}.${side}`] = hardestOf(byKind, `${kind}.${side}`, most);
   }
-  return { byBracket, byKind };
+  return { byBracket, byKind, ways, turned };
 });
 
 /** A height that no car has is no answer: the readings are wrong. */

@@ -82,8 +82,11 @@ function armOf(stands: Standing, member: Member): ArmFigures {
 /** Every link, bar and arm. */
 export const arms = node('arms', (r): readonly ArmFigures[] => {
   const stands = r.of(standing);
-  return stands ? stands.stand.held.members.map((member) => armOf(stands, member)) : [];
+  return stands ? linksOf(stands).map((member) => armOf(stands, member)) : [];
 });
+
+/** Everything that pulls or pushes between axle and car, a crank’s bars among it. */
+export const linksOf = ({ stand: { held } }: Standing): readonly Member[] => [...held.members, ...held.bars];
 
 /** A spring or damper through the travel. */
 export interface SprungFigures {

@@ -28,6 +28,8 @@ export interface Member {
 export interface Held {
   readonly inputs: readonly Figure[];
   readonly members: readonly Member[];
+  /** Both bars of a crank, from its eye to the other end: what holds is the crank. */
+  readonly bars: readonly Member[];
   /** Springs and dampers: they hold nothing. */
   readonly sprung: readonly Member[];
   readonly solid: (values: ArrayLike<number>) => SolidAxle;
@@ -243,6 +245,42 @@ function crankOf(r: Reads, inputs: Inputs): CrankAt | undefined {
   };
 }
 
+const EYES = ['top', 'low'] as const;
+
+/** The bars of a crank as links of their own: listed, loaded and judged like any other. */
+function barsOf(r: Reads, { on, arm, ends }: CrankAt): Member[] {
+  const [found] = Object.entries(r.part('cranks'));
+  if (!found) return [];
+  const [key, crank] = found;
+  return EYES.map((eye, i): Member => {
+    const [atEye, atEnd] = [arm[i] as At, ends[i] as At];
+    const { outside, wall, bolt } = crank;
+    const bracket = crank[`${eye}Bracket`];
+    return {
+      key: `${key}.${eye}`,
+      arm: {
+        name: `${crank.name}, ${eye === 'top' ? 'top' : 'lower'} bar`,
+        kind: 'lateral',
+        side: 'single',
+        tool: 'tape',
+        cx: crank.px,
+        cy: crank[`${eye}EndY`],
+        cz: crank[`${eye}EndZ`],
+        ...(outside === undefined ? {} : { outside }),
+        ...(wall === undefined ? {} : { wall }),
+        ...(bolt === undefined ? {} : { bolt }),
+        ...(bracket === undefined ? {} : { bracket }),
+      },
+      name: `${crank.name}, ${eye === 'top' ? 'top' : 'lower'} bar`,
+      kind: 'lateral',
+      side: 'single',
+      sign: 1,
+      axle: on === 'axle' ? atEye : atEnd,
+      car: on === 'axle' ? atEnd : atEye,
+    };
+  });
+}
+
 /** What the way it is held still wants. */
 function wantsOf(wanted: Wanted, members: readonly Member[], crank: boolean): string[] {
   const count = (kind: ArmKind) => members.filter((m) => m.kind === kind).length;
@@ -290,6 +328,7 @@ export const holding = node('holding', (r): Holding => {
     held: {
       inputs: inputs.figures,
       members: holds,
+      bars: crank ? barsOf(r, crank) : [],
       sprung: members.filter(({ kind }) => SPRUNG.includes(kind)),
       solid: (values) => solidOf(values, parts),
       at,

@@ -132,11 +132,16 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
     },
     {
       title: 'Loads without the project’s factor: pulls plus, pushes minus',
-      columns: ['launch', 'braking', 'corner'],
+      columns: ['launch', 'braking', 'left bend', 'right bend'],
       rows: r
         .of(armLoads)
-        .map(({ member, launch, braking, cornering }) =>
-          cellsRow(member.name, said(member), [print(launch), print(braking), print(cornering)]),
+        .map(({ member, launch, braking, leftBend, rightBend }) =>
+          cellsRow(member.name, said(member), [
+            print(launch),
+            print(braking),
+            print(leftBend),
+            print(rightBend),
+          ]),
         ),
     },
   ];

@@ -33,17 +33,19 @@ export const SELF: readonly RowColumn[] = [
   { key: 'cz', label: 'Car end, above the ground', ...z },
 ];
 
+const heldBy = (key: string, label: string, brackets: Readonly<Record<string, Bracket>>): RowColumn => ({
+  key,
+  label,
+  kind: 'choice',
+  options: [{ id: '', name: '–' }, ...Object.entries(brackets).map(([id, { name }]) => ({ id, name }))],
+});
+
 /** Its end at the axle, or the bracket that holds it. */
 export const axleFields = (brackets: Readonly<Record<string, Bracket>>): readonly RowColumn[] => [
   { key: 'ax', label: 'Axle end, forward', optional: true, ...x },
   { key: 'ay', label: 'Axle end, left', optional: true, ...y },
   { key: 'az', label: 'Axle end, above the ground', optional: true, ...z },
-  {
-    key: 'bracket',
-    label: 'Or as its bracket stands',
-    kind: 'choice',
-    options: [{ id: '', name: '–' }, ...Object.entries(brackets).map(([id, { name }]) => ({ id, name }))],
-  },
+  heldBy('bracket', 'Or as its bracket stands', brackets),
 ];
 
 /** Holes of the bracket at one end. */
@@ -79,6 +81,13 @@ export const CRANK: readonly RowColumn[] = [
   { key: 'lowEndZ', label: 'Lower bar’s far end, above the ground', ...z },
 ];
 
+/** Either of its bars, and what holds them on the axle. */
+export const barFields = (brackets: Readonly<Record<string, Bracket>>): readonly RowColumn[] => [
+  ...MADE,
+  heldBy('topBracket', 'Bracket of the top bar', brackets),
+  heldBy('lowBracket', 'Bracket of the lower bar', brackets),
+];
+
 const place = { kind: 'mm', byTape: true } as const;
 /** Something that does not move. */
 export const OBSTACLE: readonly RowColumn[] = [
@@ -108,7 +117,7 @@ export function withField<T extends object>(of: T, key: string, value: string | 
   return Object.fromEntries(Object.entries(of).filter(([k]) => k !== key)) as T;
 }
 
-const ALL = [...SELF, ...axleFields({}), ...holeFields('a'), ...holeFields('c'), ...MADE, ...CRANK];
+const ALL = [...SELF, ...axleFields({}), ...holeFields('a'), ...holeFields('c'), ...CRANK, ...barFields({})];
 /** What a field is called. */
 export const labelOf = (key: string): string =>
   [...ALL, ...OBSTACLE, ...OBSTACLE_END].find((c) => c.key === key)?.label ?? key;

@@ -21,7 +21,17 @@ import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
 import { SelectionService } from '../../state/selection.service';
 import { UnitsService } from '../../state/units.service';
-import { axleFields, CRANK, hasAxleEnd, holeFields, labelOf, MADE, SELF, withField } from './arm-fields';
+import {
+  axleFields,
+  barFields,
+  CRANK,
+  hasAxleEnd,
+  holeFields,
+  labelOf,
+  MADE,
+  SELF,
+  withField,
+} from './arm-fields';
 
 const PREFIX = 'arm.';
 
@@ -61,6 +71,14 @@ export class ArmsDesk {
   private readonly units = inject(UnitsService);
   protected readonly self = SELF;
   protected readonly crankColumns = CRANK;
+  protected readonly bars = computed(() => barFields(this.store.plan().brackets));
+  protected readonly barRows = computed(() =>
+    this.store
+      .results()
+      .of(arms)
+      .filter(({ member }) => !(member.key in this.store.plan().arms))
+      .map(({ member, length }) => ({ id: member.key, name: member.name, length })),
+  );
   protected readonly holes = [
     { title: 'Holes at the axle, counted from the lowest', end: 'a', columns: holeFields('a') },
     { title: 'Holes at the car, counted from the lowest', end: 'c', columns: holeFields('c') },

@@ -15,7 +15,11 @@ import { PlanStore } from '../../state/plan-store';
     @if (rows().length) {
       <p class="text second">
         Pulls plus, pushes minus, without the project’s factor: axle, wheels and shafts as one free body, tyres
-        at their limit and even.
+        at their limit; in a bend the outer one pressed.
+        @if (shared()) {
+          More holds the axle than must: bushings and springs share it by their stiffness; the last column is
+          the most, however they share.
+        }
       </p>
       <table class="grid cards">
         <thead>
@@ -23,7 +27,11 @@ import { PlanStore } from '../../state/plan-store';
             <th scope="col">Link</th>
             <th scope="col">At launch</th>
             <th scope="col">Under braking</th>
-            <th scope="col">In a corner</th>
+            <th scope="col">Left bend</th>
+            <th scope="col">Right bend</th>
+            @if (shared()) {
+              <th scope="col">At most</th>
+            }
           </tr>
         </thead>
         <tbody>
@@ -32,7 +40,11 @@ import { PlanStore } from '../../state/plan-store';
               <th scope="row">{{ r.name }}</th>
               <td data-label="At launch"><ix-figure [figure]="r.launch" /></td>
               <td data-label="Under braking"><ix-figure [figure]="r.braking" /></td>
-              <td data-label="In a corner"><ix-figure [figure]="r.cornering" /></td>
+              <td data-label="Left bend"><ix-figure [figure]="r.leftBend" /></td>
+              <td data-label="Right bend"><ix-figure [figure]="r.rightBend" /></td>
+              @if (shared()) {
+                <td data-label="At most">{{ r.most }}</td>
+              }
             </tr>
           }
         </tbody>
@@ -50,14 +62,18 @@ export class LoadsDesk {
   private readonly store = inject(PlanStore);
   private readonly of = computed(() => this.store.results().of);
   protected readonly rows = computed(() =>
-    this.of()(armLoads).map(({ member, launch, braking, cornering }) => ({
+    this.of()(armLoads).map(({ member, launch, braking, leftBend, rightBend, atMost }) => ({
       id: memberId(member),
       name: member.name,
       launch,
       braking,
-      cornering,
+      leftBend,
+      rightBend,
+      most: atMost === undefined ? '–' : `${atMost.toFixed(0)} N`,
     })),
   );
+  /** Whether statics alone does not tell what each takes. */
+  protected readonly shared = computed(() => this.of()(armLoads).some(({ atMost }) => atMost !== undefined));
   /** Which tyre the driveshaft’s torque takes load from. */
   private readonly lifts = computed(() =>
     this.store.results().plan.choices.shaftTurns === 'counter' ? 'Left tyre loses' : 'Right tyre loses',
