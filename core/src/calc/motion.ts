@@ -132,7 +132,7 @@ export const solidAxleOf = calculation<AxleInput>({
   },
   gives: {
     poses:
-      'for each: x forward and y left, mm; pitchDeg, plus lowers the front; yawDeg, plus to the left; linkErrorMm, what each is too long: links, pins by direction, bars of the crank; status: exact, bind, loose or outOfReach',
+      'for each: x forward and y left, mm; pitchDeg, plus lowers the front; yawDeg, plus to the left; linkErrorMm, what each is too long: links, pins by direction, bars of the crank; status: exact, bind, loose, outOfReach, or twoWays',
     antiSquatPercent: 'by the path of the contact patch with brakes and drive held on the axle',
     rollCentreMm: 'above the floor',
     rollSteer: 'degrees of yaw for a degree of roll',
@@ -156,13 +156,7 @@ export const solidAxleOf = calculation<AxleInput>({
   run: (input) => {
     const axle = axleOf(input);
     const character = axleCharacter(axle, input);
-    let before: AxlePose | undefined;
-    const poses = input.poses.map(({ z, rollDeg }) => {
-      const pose = axlePose(axle, { z, roll: rad(rollDeg) }, before);
-      // One that is not reached is no place to begin the next at.
-      before = pose.status === 'exact' || pose.status === 'bind' ? pose : undefined;
-      return shown(pose);
-    });
+    const poses = input.poses.map(({ z, rollDeg }) => shown(axlePose(axle, { z, roll: rad(rollDeg) })));
     return {
       poses,
       antiSquatPercent: character ? 100 * character.antiSquat : null,

@@ -17,7 +17,9 @@ export type PoseStatus =
   /** The links leave it free to move on its own. */
   | 'loose'
   /** The links do not reach there. */
-  | 'outOfReach';
+  | 'outOfReach'
+  /** They hold it there in two ways: links have gone over their dead point on the way. */
+  | 'twoWays';
 
 /** Where the axle then is: moved from ride height, mm; turned, rad, plus pitch lowers the front, plus yaw turns left. */
 export interface AxlePose {
@@ -96,24 +98,13 @@ function tryStep(model: AxleModel, { z, roll }: AxleAsked, part: number): number
 const statusOf = (worst: number, cost: number): PoseStatus =>
   worst < KEPT ? 'exact' : worst > REACH || !Number.isFinite(cost) ? 'outOfReach' : 'bind';
 
-/**
- * Where a solid axle goes when it is put up or down and rolled: fore and aft, sideways, pitch and yaw follow from what
- * holds it, by Gauss–Newton with exact slopes. Where more holds it than can be satisfied, the errors are shared as their
- * rates say.
- *
- * @param from unknowns to begin at, such as those of the pose before
- */
-export function axlePose(axle: SolidAxle, asked: AxleAsked, from?: AxlePose): AxlePose {
-  const model = modelOf(axle);
-  at.fill(0);
-  if (from) {
-    at[0] = from.x;
-    at[1] = from.y;
-    at[2] = from.pitch;
-    at[3] = from.yaw;
-    at[4] = from.crank ?? 0;
-  }
-  const { cost, iterations, free } = solve(model, asked);
+/** Heave and roll of one step from ride height, mm and rad: small against what would take links over their dead point. */
+const STRIDE = { z: 40, roll: 0.035 } as const;
+/** Two answers farther apart than this, mm and rad times 1000, are two ways to put the axle together. */
+const APART = 1e-3;
+
+/** What was solved, in `at`, as a pose. */
+function poseOf(model: AxleModel, { cost, iterations, free }: Solved): AxlePose {
   const errors = new Array<number>(model.m);
   let worst = 0;
   for (let i = 0; i < model.m; i += 1) {
@@ -133,6 +124,63 @@ export function axlePose(axle: SolidAxle, asked: AxleAsked, from?: AxlePose): Ax
     status: free ? ('loose' as const) : statusOf(worst, cost),
   };
   return model.n === 5 ? { ...pose, crank: at[4] as number } : pose;
+}
+
+/**
+ * Where a solid axle goes when it is put up or down and rolled: fore and aft, sideways, pitch and yaw follow from what
+ * holds it, by Gauss–Newton with exact slopes. Where more holds it than can be satisfied, the errors are shared as their
+ * rates say. It is followed from ride height in small steps, so it depends on nothing that was asked before; where it could
+ * as well be put together another way there, the status says so.
+ */
+export function axlePose(axle: SolidAxle, asked: AxleAsked): AxlePose {
+  const model = modelOf(axle);
+  const strides = Math.min(
+    50,
+    Math.ceil(Math.max(Math.abs(asked.z) / STRIDE.z, Math.abs(asked.roll) / STRIDE.roll, 1)),
+  );
+  at.fill(0);
+  last.fill(0);
+  for (let k = 1; k < strides; k += 1) {
+    // As far as the last stride went, the next one goes too.
+    for (let i = 0; i < 5; i += 1) {
+      const now = at[i] as number;
+      at[i] = 2 * now - (last[i] as number);
+      last[i] = now;
+    }
+    solve(model, { z: (asked.z * k) / strides, roll: (asked.roll * k) / strides });
+  }
+  const pose = poseOf(model, solve(model, asked));
+  return strides > 1 && reachedAt(pose) && otherwise(model, asked, pose)
+    ? { ...pose, status: 'twoWays' }
+    : pose;
+}
+
+const last = new Float64Array(5);
+const reachedAt = ({ status }: AxlePose): boolean => status === 'exact' || status === 'bind';
+
+/** Whether straight from ride height it comes together as well, but elsewhere. */
+function otherwise(model: AxleModel, asked: AxleAsked, pose: AxlePose): boolean {
+  at.fill(0);
+  const direct = poseOf(model, solve(model, asked));
+  const far = (['x', 'y', 'pitch', 'yaw'] as const).some(
+    (key) => Math.abs(direct[key] - pose[key]) * (key === 'x' || key === 'y' ? 1 : 1000) > APART,
+  );
+  return far && reachedAt(direct) && direct.residual <= 2 * pose.residual + KEPT;
+}
+
+/**
+ * The same, beginning at a pose that is all but the one asked for: of an axle that differs by a hair, or a hair away.
+ *
+ * @param from unknowns to begin at
+ */
+export function axlePoseNear(axle: SolidAxle, asked: AxleAsked, from: AxlePose): AxlePose {
+  const model = modelOf(axle);
+  at[0] = from.x;
+  at[1] = from.y;
+  at[2] = from.pitch;
+  at[3] = from.yaw;
+  at[4] = from.crank ?? 0;
+  return poseOf(model, solve(model, asked));
 }
 
 /** A point of the axle, as it stands at ride height, where a pose carries it. */
@@ -180,8 +228,8 @@ export function axleRates(
   if (from.status === 'loose') return undefined;
   const h = STEPS[by];
   const [up, down] = [
-    axlePose(axle, { ...asked, [by]: asked[by] + h }, from),
-    axlePose(axle, { ...asked, [by]: asked[by] - h }, from),
+    axlePoseNear(axle, { ...asked, [by]: asked[by] + h }, from),
+    axlePoseNear(axle, { ...asked, [by]: asked[by] - h }, from),
   ];
   const of = (key: 'x' | 'y' | 'pitch' | 'yaw') => (up[key] - down[key]) / (2 * h);
   return { x: of('x'), y: of('y'), pitch: of('pitch'), yaw: of('yaw') };

@@ -1,6 +1,7 @@
 import {
   axleCharacter,
   axlePose,
+  axlePoseNear,
   carried,
   type AxleAsked,
   type AxlePose,
@@ -86,7 +87,7 @@ export interface Stand {
 /** Every pose that is looked at, worked out when somebody asks for it: up and down and rolled, and both at once. */
 function posesOf(
   { bump, droop, roll }: Reach,
-  at: (z: number, roll: number) => Posed | undefined,
+  at: (z: number, roll: number, id: Stood) => Posed | undefined,
 ): Stand['poses'] {
   const asked: Readonly<Record<Stood, readonly [z: number, roll: number]>> = {
     ride: [0, 0],
@@ -101,7 +102,7 @@ function posesOf(
   };
   const found = new Map<Stood, Posed | undefined>();
   const of = (id: Stood): Posed | undefined => {
-    if (!found.has(id)) found.set(id, at(...asked[id]));
+    if (!found.has(id)) found.set(id, at(...asked[id], id));
     return found.get(id);
   };
   return Object.defineProperties(
@@ -111,12 +112,16 @@ function posesOf(
 }
 
 /** Where an axle stands and goes. */
-export function standOf(held: Held, values: ArrayLike<number>): Stand {
+/** @param near the same axle but for a hair: its poses are where the search begins */
+export function standOf(held: Held, values: ArrayLike<number>, near?: Stand): Stand {
   const axle = held.solid(values);
   const reach = reachOf(held, values);
-  const at = (z: number, roll: number): Posed | undefined => {
+  const at = (z: number, roll: number, id: Stood): Posed | undefined => {
     if (Number.isNaN(z) || Number.isNaN(roll)) return undefined;
-    const posed = posedAt(axle, { z, roll });
+    const from = near?.poses[id]?.pose;
+    const posed = from
+      ? { asked: { z, roll }, pose: axlePoseNear(axle, { z, roll }, from) }
+      : posedAt(axle, { z, roll });
     return reached(posed.pose) ? posed : undefined;
   };
   return {

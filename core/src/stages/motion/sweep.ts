@@ -1,4 +1,4 @@
-import { axlePose, type AxlePose } from '../../mechanics/solid-axle';
+import { axlePose, axlePoseNear, type AxlePose } from '../../mechanics/solid-axle';
 import { pointOf, type Member } from './figures/held';
 import { reached, type Stand } from './study';
 
@@ -170,7 +170,9 @@ export function sweepOf(
     let before: AxlePose | undefined;
     for (let i = 0; i < heaves.length; i += 1) {
       const z = heaves[i] as number;
-      const pose = axlePose(stand.axle, { z, roll: angle }, before);
+      const pose = before
+        ? axlePoseNear(stand.axle, { z, roll: angle }, before)
+        : axlePose(stand.axle, { z, roll: angle });
       if (!reached(pose)) {
         missed += 1;
         before = undefined;

@@ -27,12 +27,7 @@ export function alongTravel(
   const { bump, droop } = reach;
   if (Number.isNaN(bump) || Number.isNaN(droop)) return undefined;
   const heave = Array.from({ length: steps }, (_, i) => -droop + ((bump + droop) * i) / (steps - 1));
-  let before: AxlePose | undefined;
-  const poses = heave.map((z) => {
-    const pose = axlePose(axle, { z, roll }, before);
-    before = reached(pose) ? pose : undefined;
-    return pose;
-  });
+  const poses = heave.map((z) => axlePose(axle, { z, roll }));
   const of = (id: string) => values[held.at(id)] ?? Number.NaN;
   const car = { wheelbase: of('brief.wheelbase'), cgHeight: of('brief.cgHeight') };
   const characters = heave.map((z) => axleCharacter(axle, car, z));

@@ -61,6 +61,7 @@ const PLACES = [
   ['bump', 'at full bump'],
   ['droop', 'at full droop'],
   ['roll', 'in full roll'],
+  ['rollBack', 'in full roll'],
   ['bumpRoll', 'at full bump in roll'],
   ['bumpBack', 'at full bump in roll'],
   ['droopRoll', 'at full droop in roll'],
@@ -78,6 +79,7 @@ export const reaches = node('reaches', (r): readonly Check[] => {
     bump: [bump, 0],
     droop: [-droop, 0],
     roll: [0, roll],
+    rollBack: [0, -roll],
     bumpRoll: [bump, roll],
     bumpBack: [bump, -roll],
     droopRoll: [-droop, roll],
@@ -89,6 +91,7 @@ export const reaches = node('reaches', (r): readonly Check[] => {
     const pose = axlePose(stand.axle, { z, roll: angle });
     if (pose.status === 'loose') return [free(words)];
     if (pose.status === 'outOfReach') return [beyond(stand, pose, words)];
+    if (pose.status === 'twoWays') return [twoWays(words)];
     if (pose.firmness < BARELY) return [barely(words)];
   }
   return [];
@@ -126,6 +129,17 @@ const beyond = (stand: Stand, pose: AxlePose, words: string): Check => ({
     Math.max(...pose.errors.map(Math.abs)),
   )}: no bushing gives that.`,
   todo: 'Read its two ends again, take less travel, or move an end.',
+  at: AT,
+});
+
+const twoWays = (words: string): Check => ({
+  id: 'motion.twoWays',
+  stage: STAGE,
+  level: 'stop',
+  title: `The links can hold the axle in two places ${words}`,
+  reason:
+    'On the way there a link goes over its dead point: which of both places the axle takes is not told by its links.',
+  todo: 'Take less travel, or move an end so that no link comes into line with what it holds.',
   at: AT,
 });
 

@@ -122,11 +122,12 @@ export const standing = node('standing', (r): Standing | undefined => {
   const { held } = r.of(holding);
   if (!held) return undefined;
   const values = Float64Array.from(held.inputs, ({ value }) => value);
+  const stand = standOf(held, values);
   const kept = new Map<number, readonly [Stand, number]>();
   const moved = (i: number, by: number): Stand => {
     const other = values.slice();
     other[i] = (other[i] as number) + by;
-    return standOf(held, other);
+    return standOf(held, other, stand);
   };
   const near = (i: number) => {
     const h = stepOf(held.inputs[i] as Figure);
@@ -134,7 +135,7 @@ export const standing = node('standing', (r): Standing | undefined => {
     kept.set(i, found);
     return found;
   };
-  return { stand: standOf(held, values), near };
+  return { stand, near };
 });
 
 /** What a figure rests on beside how the axle stands, as numbers, and with one of them a little more. */

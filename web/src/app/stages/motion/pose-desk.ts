@@ -62,6 +62,11 @@ export class PoseDesk {
     const at = axlePose(stands.stand.axle, { z, roll });
     const show = (value: number, unit: 'mm' | 'rad') => this.units.show(value, unit);
     if (at.status === 'outOfReach') return { rows: [], said: 'The links do not reach there.' };
+    if (at.status === 'twoWays')
+      return {
+        rows: [],
+        said: 'The links can hold the axle in two places there: one goes over its dead point.',
+      };
     if (at.status === 'loose') return { rows: [], said: 'The links leave the axle free there.' };
     const bind = at.errors.reduce((most, e) => Math.max(most, Math.abs(e)), 0);
     return {
