@@ -34,8 +34,10 @@ export interface Arm {
   readonly ax?: number;
   readonly ay?: number;
   readonly az?: number;
-  /** Bracket on the axle that holds it. */
+  /** Bracket on the axle that holds it; of a pair the left one. */
   readonly bracket?: string;
+  /** Of a pair, the bracket that holds the right one. */
+  readonly bracketRight?: string;
   /** Its end at the car. */
   readonly cx: number;
   readonly cy: number;
@@ -111,6 +113,7 @@ const ARM = object<Arm>(
     ay: Y,
     az: Z,
     bracket: name(60),
+    bracketRight: name(60),
     cx: X,
     cy: Y,
     cz: Z,
@@ -134,6 +137,7 @@ const ARM = object<Arm>(
     'ay',
     'az',
     'bracket',
+    'bracketRight',
     'aHoles',
     'aRead',
     'aUse',

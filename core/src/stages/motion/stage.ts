@@ -1,7 +1,7 @@
 import { stage } from '../../stage';
 import { bears, strengths } from './checks/loads';
 import { saidTwice } from './checks/twice';
-import { barListed, holds, placed, reaches, rodEnds, travels } from './checks/moves';
+import { barListed, holds, pairs, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
 import { carried, clears, damperEnds, springEnds, springTaken } from './checks/sprung';
 import { linksDecision } from './decisions';
@@ -23,6 +23,7 @@ export const motionStage = stage(motion, {
   checks: [
     holds,
     barListed,
+    pairs,
     placed,
     reaches,
     travels,

@@ -4,6 +4,7 @@ import ladder from '../../../../examples/tern-ladder.json';
 import { evaluate } from '../../evaluate';
 import type { Plan } from '../../plan';
 import { reading, wholePlan } from '../../testing/plans';
+import type { Bracket } from '../brackets/choices';
 import { pulls } from '../brackets/figures/pulls';
 import { arms } from './figures/arms';
 
@@ -86,10 +87,42 @@ describe('what pulls at a bracket', () => {
     expect(pullOf(lateral.bracket, bar('left'))).toBeCloseTo(single, 6);
   });
 
-  it('is the harder of both sides of a pair', () => {
+  it('is of each of a pair at its own bracket, and the harder of both where one stands for both', () => {
     const all = evaluate(car).of(pulls)?.byKind;
     const [left, right] = [all?.['lower.left']?.value ?? NaN, all?.['lower.right']?.value ?? NaN];
     expect(Math.abs(left - right)).toBeGreaterThan(1);
-    expect(pullOf(lower.bracket)).toBe(Math.max(left, right));
+    expect([pullOf('lowerL'), pullOf('lowerR')]).toEqual([left, right]);
+    const { lowerR: _, ...brackets } = car.brackets;
+    expect(evaluate({ ...car, brackets }).of(pulls)?.byBracket['lowerL']?.value).toBe(Math.max(left, right));
+  });
+
+  it('is at a bracket that was turned another link: a stop, and a look at each', () => {
+    const turned = (by: number): Plan => {
+      const { lowerR } = car.brackets as Readonly<Record<string, Bracket>> & { lowerR: Bracket };
+      const place = { ...(lowerR.place as NonNullable<Bracket['place']>) };
+      return {
+        ...car,
+        brackets: {
+          ...car.brackets,
+          lowerR: { ...lowerR, place: { ...place, clock: (place.clock ?? 0) + by } },
+        },
+      };
+    };
+    const pair = (plan: Plan) => evaluate(plan).checks.find(({ id }) => id === 'arm.lower.pair');
+    expect(pair(car)?.level).toBe('ok');
+    const off = pair(turned((20 * Math.PI) / 180));
+    expect(off?.level).toBe('stop');
+    // By coordinates: its bolt on a circle about the tube, from 178° turned by 20° forward or back.
+    const link = evaluate(turned((20 * Math.PI) / 180)).of(arms);
+    const [l, r] = (['left', 'right'] as const).map(
+      (side) => link.find(({ member }) => member.key === 'lower' && member.side === side)?.length?.value ?? NaN,
+    ) as [number, number];
+    expect(off?.figure?.value).toBeCloseTo(l - r, 9);
+    expect(Math.abs(l - r)).toBeGreaterThan(30);
+    const { lowerR: _, ...brackets } = car.brackets;
+    expect(pair({ ...car, brackets })?.level).toBe('unknown');
+    // Said by its id, whatever its name.
+    const arm = { ...lower, bracketRight: 'upperL' };
+    expect(pair({ ...car, arms: { ...car.arms, lower: arm } })?.level).toBe('stop');
   });
 });

@@ -1,7 +1,8 @@
-import { sized, type Maybe } from '../../../measure';
+import { derive, sized, type Maybe } from '../../../measure';
 import { judge, unknownCheck, type Check, type CheckLimit, type PlaceId } from '../../../stage';
 import { axlePose, type AxlePose } from '../../../mechanics/solid-axle';
-import { arms, memberId } from '../figures/arms';
+import { arms, memberId, sprung } from '../figures/arms';
+import { rightBracket } from '../figures/inputs';
 import { barLeftOut } from '../figures/answers';
 import { holding } from '../figures/held';
 import { standing, study } from '../figures/study';
@@ -261,6 +262,59 @@ export const rodEnds = node('rodEnds', (r): readonly Check[] =>
     ];
   }),
 );
+
+/** Both links of a pair that brackets hold: each is looked at where its own bracket stands. */
+export const pairs = node('pairs', (r): readonly Check[] => {
+  const all = r.of(arms);
+  const brackets = r.part('brackets');
+  return Object.entries(r.part('arms')).flatMap(([key, arm]): Check[] => {
+    if (arm.side !== 'pair' || arm.bracket === undefined) return [];
+    const said = { id: `arm.${key}.pair`, stage: STAGE, at: AT };
+    if (rightBracket(brackets, arm) === undefined)
+      return [
+        unknownCheck({
+          ...said,
+          unknown: `${arm.name}: which bracket holds the right one is not said`,
+          reason:
+            'It is reckoned as the left one’s mirror image. Where its bracket stands otherwise, its length is another.',
+        }),
+      ];
+    const ends = [
+      ...all.map(({ member, length }) => ({ member, length })),
+      ...r.of(sprung).map(({ member, ride }) => ({ member, length: ride })),
+    ];
+    const of = (side: 'left' | 'right') =>
+      ends.find(({ member }) => member.key === key && member.side === side)?.length;
+    const [l, right] = [of('left'), of('right')];
+    const off =
+      l &&
+      right &&
+      derive({
+        id: `arm.${key}.pairOff`,
+        label: `${arm.name}: left less right, eye to eye`,
+        unit: 'mm',
+        formula: '{l} − {r}',
+        source: 'Each by where its own bracket stands',
+        inputs: { l, r: right },
+      });
+    return [
+      judge({
+        ...said,
+        figure: off,
+        way: 'within',
+        limit: r.limit('link.pair'),
+        beyond: 'stop',
+        holds: `${arm.name}: both brackets take links alike`,
+        fails: `${arm.name}: both brackets do not take links alike`,
+        unknown: `${arm.name}: whether both brackets take links alike is not known`,
+        reason:
+          'Each is looked at where its own bracket stands. Alike links in brackets that differ turn the axle.',
+        todo: 'Set the bracket that is wrong again, or list both links, each with its own length.',
+        lacks: ['bracket.list'],
+      }),
+    ];
+  });
+});
 
 /** A lateral bar that only Stance knows of: what the links do is not all that moves the axle. */
 export const barListed = node('barListed', (r): readonly Check[] =>

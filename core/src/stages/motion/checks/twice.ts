@@ -4,6 +4,8 @@ import { arms, memberId } from '../figures/arms';
 import type { Member } from '../figures/held';
 import { height } from '../figures/scales';
 import { standing } from '../figures/study';
+import { rightBracket } from '../figures/inputs';
+import type { Arm } from '../choices';
 import { node, type Reads } from '../node';
 import { AT } from './moves';
 
@@ -175,43 +177,48 @@ function onTyres(r: Reads): Check[] {
 /** A bolt’s size as listed of the link and of the bracket that holds it, mm: more apart are two bolts. */
 const SAME_BOLT = 0.3;
 const boltsOf = (r: Reads): Check[] =>
-  Object.entries(r.part('arms')).flatMap(([key, arm]): Check[] => {
-    const bracket = arm.bracket === undefined ? undefined : r.part('brackets')[arm.bracket];
-    if (arm.bolt === undefined || bracket?.bolt === undefined) return [];
-    const listed = (id: string, label: string, value: number): Figure =>
-      given(id, label, value, 0, 'mm', 'As listed');
-    const off = derive({
-      id: `twice.bolt.${key}`,
-      label: `${arm.name}, its bolt against its bracket’s hole`,
-      unit: 'mm',
-      formula: '{d} − {h}',
-      source: 'One bolt goes through both',
-      inputs: {
-        d: listed(`arm.${key}.bolt`, `${arm.name}, bolt`, arm.bolt),
-        h: listed(`bracket.${arm.bracket}.bolt`, `${bracket.name}, bolt`, bracket.bolt),
-      },
-    });
-    return [
-      judgeFact({
-        id: `twice.bolt.${key}`,
-        stage: STAGE,
-        rests: { [`arm.${key}`]: arm.bolt, [`bracket.${arm.bracket}`]: bracket.bolt },
-        fault:
-          Math.abs(off.value) > SAME_BOLT
-            ? {
-                level: 'stop',
-                title: `${arm.name}: its bolt is not the one of ${bracket.name}`,
-                todo: 'Say the bolt that goes through both, in both lists.',
-              }
-            : undefined,
-        figure: off,
-        holds: `${arm.name}: one bolt goes through link and bracket`,
-        unknown: '',
-        reason: 'The bolt that is listed of the link is judged by its load, and the hole by the bracket’s.',
-        at: AT,
-      }),
-    ];
+  Object.entries(r.part('arms')).flatMap(([key, arm]): Check[] => [
+    ...boltAt(r, key, arm, arm.bracket, ''),
+    ...boltAt(r, key, arm, rightBracket(r.part('brackets'), arm), '.right'),
+  ]);
+
+function boltAt(r: Reads, key: string, arm: Arm, holder: string | undefined, tag: string): Check[] {
+  const bracket = holder === undefined ? undefined : r.part('brackets')[holder];
+  if (arm.bolt === undefined || bracket?.bolt === undefined) return [];
+  const listed = (id: string, label: string, value: number): Figure =>
+    given(id, label, value, 0, 'mm', 'As listed');
+  const off = derive({
+    id: `twice.bolt.${key}${tag}`,
+    label: `${arm.name}, its bolt against its bracket’s hole`,
+    unit: 'mm',
+    formula: '{d} − {h}',
+    source: 'One bolt goes through both',
+    inputs: {
+      d: listed(`arm.${key}.bolt`, `${arm.name}, bolt`, arm.bolt),
+      h: listed(`bracket.${holder}.bolt`, `${bracket.name}, bolt`, bracket.bolt),
+    },
   });
+  return [
+    judgeFact({
+      id: `twice.bolt.${key}${tag}`,
+      stage: STAGE,
+      rests: { [`arm.${key}`]: arm.bolt, [`bracket.${holder}`]: bracket.bolt },
+      fault:
+        Math.abs(off.value) > SAME_BOLT
+          ? {
+              level: 'stop',
+              title: `${arm.name}: its bolt is not the one of ${bracket.name}`,
+              todo: 'Say the bolt that goes through both, in both lists.',
+            }
+          : undefined,
+      figure: off,
+      holds: `${arm.name}: one bolt goes through link and bracket`,
+      unknown: '',
+      reason: 'The bolt that is listed of the link is judged by its load, and the hole by the bracket’s.',
+      at: AT,
+    }),
+  ];
+}
 
 /** What is said twice: both have to say the same, within what they can tell. */
 export const saidTwice = node('saidTwice', (r): readonly Check[] => [

@@ -112,12 +112,12 @@ const loads = node('pulls', (r): Pulls | undefined => {
   const turned: string[] = [];
   const stand = r.of(standing)?.stand;
   for (const load of all) {
-    const { arm, kind, side } = load.member;
+    const { bracket, kind, side } = load.member;
     const most = hardest(r, load);
-    if (arm.bracket && (kind === 'ladder' || kind === 'torqueArm')) turned.push(arm.bracket);
-    if (arm.bracket) (ways[arm.bracket] ??= []).push({ load: most, way: stand && alongOf(stand, load.member) });
+    if (bracket && (kind === 'ladder' || kind === 'torqueArm')) turned.push(bracket);
+    if (bracket) (ways[bracket] ??= []).push({ load: most, way: stand && alongOf(stand, load.member) });
     // Several may pull at one bracket, and of a pair either: it has to bear the hardest. While one is not known, neither is that.
-    if (arm.bracket) byBracket[arm.bracket] = hardestOf(byBracket, arm.bracket, most);
+    if (bracket) byBracket[bracket] = hardestOf(byBracket, bracket, most);
     byKind[`${kind}.${side}`] = hardestOf(byKind, `${kind}.${side}`, most);
   }
   return { byBracket, byKind, ways, turned };

@@ -5,7 +5,7 @@ import type { AxleLink, AxlePin, Point3, SolidAxle } from '../../../mechanics/so
 import type { Suspension } from '../../driveline/choices';
 import type { Arm, ArmKind, LadderFront } from '../choices';
 import { node, type Reads } from '../node';
-import { crankPlaces, endsOf, type PlaceFigures } from './inputs';
+import { crankPlaces, endsOf, rightBracket, type PlaceFigures } from './inputs';
 
 /** Where three numbers of a place stand among the inputs. */
 export type At = readonly [x: number, y: number, z: number];
@@ -22,6 +22,8 @@ export interface Member {
   readonly sign: 1 | -1;
   readonly axle: At;
   readonly car: At;
+  /** Bracket on the axle that holds it. */
+  readonly bracket?: string;
 }
 
 /** How the axle is held, as numbers by their places in one list of inputs. */
@@ -112,19 +114,24 @@ class Inputs {
   }
 }
 
+const holderOf = (bracket: string | undefined): Pick<Member, 'bracket'> =>
+  bracket === undefined ? {} : { bracket };
+
 function membersOf(r: Reads, inputs: Inputs, H: Figure): { members: Member[]; unplaced: string[] } {
   const members: Member[] = [];
   const unplaced: string[] = [];
   for (const [key, arm] of Object.entries(r.part('arms'))) {
-    const { axle, car } = endsOf(r, key, arm, H);
+    const { axle, right, car } = endsOf(r, key, arm, H);
     const pivots = arm.kind === 'ladder' || arm.kind === 'torqueArm';
-    if (!axle && !pivots) {
+    if ((!axle || !right) && !pivots) {
       unplaced.push(key);
       continue;
     }
     const carAt = inputs.place(car);
     // A bar that is one with the axle turns with it about its pivot on the car.
     const axleAt = axle && !pivots ? inputs.place(axle) : carAt;
+    const rightAt = right && right !== axle && !pivots ? inputs.place(right) : axleAt;
+    const other = rightBracket(r.part('brackets'), arm) ?? arm.bracket;
     const one = (side: Member['side'], sign: 1 | -1): Member => ({
       key,
       arm,
@@ -132,8 +139,9 @@ function membersOf(r: Reads, inputs: Inputs, H: Figure): { members: Member[]; un
       kind: arm.kind,
       side,
       sign,
-      axle: axleAt,
+      axle: sign === 1 ? axleAt : rightAt,
       car: carAt,
+      ...holderOf(sign === 1 ? arm.bracket : other),
     });
     if (arm.side === 'pair') members.push(one('left', 1), one('right', -1));
     else members.push(one(arm.side, 1));
@@ -277,6 +285,7 @@ function barsOf(r: Reads, { on, arm, ends }: CrankAt): Member[] {
       sign: 1,
       axle: on === 'axle' ? atEye : atEnd,
       car: on === 'axle' ? atEnd : atEye,
+      ...holderOf(bracket),
     };
   });
 }

@@ -2,6 +2,7 @@ import { derive, given, INSTRUMENTS, type Figure, type Maybe } from '../../../me
 import { newFlat } from '../../brackets/figures/frame';
 import { placeOf } from '../../brackets/figures/places';
 import { outside as tubesOutside } from '../../brackets/figures/frame';
+import type { Bracket } from '../../brackets/choices';
 import type { Arm, Crank } from '../choices';
 import type { Reads } from '../node';
 
@@ -56,8 +57,7 @@ function inHole(arm: Arm, id: string, end: 'a' | 'c', place: PlaceFigures): Plac
 }
 
 /** Where a bracket on the axle holds an arm: its bolt stands off the tube as the bracket does. */
-function atBracket(r: Reads, arm: Arm, axleHeight: Figure): PlaceFigures | undefined {
-  const id = arm.bracket ?? '';
+function atBracket(r: Reads, arm: Arm, id: string, axleHeight: Figure): PlaceFigures | undefined {
   const placed = r.of(placeOf(id));
   const od = r.of(tubesOutside)[placed?.side ?? 'left'];
   const flat = r.of(newFlat);
@@ -90,21 +90,52 @@ function atBracket(r: Reads, arm: Arm, axleHeight: Figure): PlaceFigures | undef
   ];
 }
 
+const OTHER_NAMES = [
+  [/\bL$/, 'R'],
+  [/\bleft\b/, 'right'],
+  [/\bLeft\b/, 'Right'],
+] as const;
+
+/**
+ * The bracket that holds the right one of a pair: as said; else the one on the right of the same kind whose name is the
+ * left one’s with its side changed.
+ */
+export function rightBracket(
+  brackets: Readonly<Record<string, Bracket>>,
+  { side, bracket, bracketRight }: Pick<Arm, 'side' | 'bracket' | 'bracketRight'>,
+): string | undefined {
+  if (side !== 'pair' || bracket === undefined) return undefined;
+  if (bracketRight !== undefined) return bracketRight;
+  const left = brackets[bracket];
+  const names = left ? OTHER_NAMES.map(([from, to]) => left.name.replace(from, to)) : [];
+  const found = Object.entries(brackets).filter(
+    ([, b]) => b.side === 'right' && b.kind === left?.kind && b.name !== left.name && names.includes(b.name),
+  );
+  return found.length === 1 ? found[0]?.[0] : undefined;
+}
+
 /** Both ends of an arm as figures; nothing at the axle for what has no end there, or where it is not known. */
 export function endsOf(
   r: Reads,
   id: string,
   arm: Arm,
   axleHeight: Figure,
-): { readonly axle: PlaceFigures | undefined; readonly car: PlaceFigures } {
+): {
+  readonly axle: PlaceFigures | undefined;
+  /** Of a pair the right one’s, mirrored to the left; the left one’s where nothing else is said. */
+  readonly right: PlaceFigures | undefined;
+  readonly car: PlaceFigures;
+} {
   const { ax, ay, az } = arm;
   const own =
     ax !== undefined && ay !== undefined && az !== undefined
       ? listed(`arm.${id}.a`, `${arm.name}, axle end`, [ax, ay, az], arm.tool)
       : undefined;
-  const axle = arm.bracket ? atBracket(r, arm, axleHeight) : own && inHole(arm, id, 'a', own);
+  const axle = arm.bracket ? atBracket(r, arm, arm.bracket, axleHeight) : own && inHole(arm, id, 'a', own);
+  const other = rightBracket(r.part('brackets'), arm);
+  const right = other === undefined ? axle : atBracket(r, arm, other, axleHeight);
   const car = listed(`arm.${id}.c`, `${arm.name}, car end`, [arm.cx, arm.cy, arm.cz], arm.tool);
-  return { axle, car: inHole(arm, id, 'c', car) };
+  return { axle, right, car: inHole(arm, id, 'c', car) };
 }
 
 /** Places of a crank and its bars, as figures. */

@@ -46,6 +46,7 @@ export const axleFields = (brackets: Readonly<Record<string, Bracket>>): readonl
   { key: 'ay', label: 'Axle end, left', optional: true, ...y },
   { key: 'az', label: 'Axle end, above the ground', optional: true, ...z },
   heldBy('bracket', 'Or as its bracket stands', brackets),
+  heldBy('bracketRight', 'Of a pair: the right one’s bracket', brackets),
 ];
 
 /** Holes of the bracket at one end. */
