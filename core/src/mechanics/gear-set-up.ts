@@ -1,4 +1,4 @@
-import { shimPack, type ShimPack } from './shim-kit';
+import { shimPack, shimPacks, ShimDeals, TOTAL_KEPT, type ShimPack } from './shim-kit';
 
 /** Where the contact lies on a flank: along it toe + to heel −, across it root + to face −; each −1 to +1. */
 export interface Contact {
@@ -52,20 +52,35 @@ export interface TrialReading {
 
 /** What to try next. */
 export interface Advice {
+  /** What to put in, mm: as the kit makes it, or as it is in where nothing nearer can be had. */
   readonly pinionShim: number;
   readonly ringSide: number;
   readonly otherSide: number;
-  /** Pinion toward the ring, and ring toward the pinion, mm. */
+  /** What would be right by all that the trials told, mm. */
+  readonly wanted: SetShims;
+  /** Pinion toward the ring, and ring toward the pinion, mm: as far as what is put in moves them. */
   readonly pinionMove: number;
   readonly carrierMove: number;
-  /** Shims of the kit that make them, and what they miss it by, mm; left out where the kit has none of their kind. */
+  /** Shims of the kit that make what changes, and what they miss of what would be right, mm. */
   readonly packs: Readonly<Partial<Record<keyof SetShims, ShimPack>>>;
+  /** Both sides of the carrier together less what they are now, mm: its bearings’ preload goes with it. */
+  readonly totalOff: number;
   /** The pinion’s bearing has to be pressed off and on again. */
   readonly pressing: boolean;
+  /** Nothing that can be put in comes nearer: the set stays as it is. Why, and the shims that would be wanted beside the kit’s. */
+  readonly stuck?: Stuck;
   /** Backlash that the carrier’s move takes away, over the move; learned from the trials. */
   readonly gain: number;
   /** Pinion’s move for a third of the face, mm; learned from the trials. */
   readonly thirdOfFace: number;
+}
+
+/** Why nothing better can be put in. */
+export interface Stuck {
+  /** The kit has no shims for it; or no shim mends what is wrong. */
+  readonly why: 'kit' | 'notShims';
+  /** One shim more of each that would make what is wanted, mm. */
+  readonly buy: Readonly<Partial<Record<keyof SetShims, number>>>;
 }
 
 /**
@@ -116,7 +131,8 @@ export function readTrial({ backlash, drive, coast }: Trial, window: SetUpWindow
 /**
  * What to try next: the pinion shim that brings the contact to the middle of the flank, and the carrier’s place that
  * gives the middle of the backlash’s window with it. The sum of the carrier’s shims stays, and with it the preload.
- * How much moves what is learned from all trials so far.
+ * How much moves what is learned from all trials so far. Of what the kit can make, what comes nearest to the middle of the
+ * windows is taken that was not tried before; the bearing is pressed only where that helps; where nothing helps it says so.
  *
  * @param trials at least one, in order
  * @param kit shims there are, each used once; of a kind that it has none of, any thickness can be had
@@ -140,7 +156,7 @@ export function adviseNext(
     [FREE, GUESS.carrier, GUESS.pinion],
     BACKLASH_OFF,
   ) as [number, number, number];
-  const [level, lift] = fitted(
+  const [level, lift, crossed] = fitted(
     seen.map(({ trial, mean }) => ({
       row: [1, trial.pinionShim - last.pinionShim, middle(window) - mean],
       ...acrossOf(trial),
@@ -148,54 +164,165 @@ export function adviseNext(
     [FREE, GUESS.across, GUESS.crossed],
     CONTACT_OFF,
   ) as [number, number, number];
+  const model: Model = {
+    last,
+    mean: (seen.at(-1) as { readonly mean: number }).mean,
+    fallen,
+    byPinion,
+    level,
+    lift,
+    crossed,
+    window,
+  };
   // With the backlash right, the contact lies at `level` with the pinion where it is.
-  const wanted = -level / lift;
-  const pinionMove = Math.abs(wanted) < LEAST_MOVE ? 0 : wanted;
-  const now = (seen.at(-1) as { readonly mean: number }).mean - byPinion * pinionMove;
-  const carrierWanted = (now - middle(window)) / fallen;
-  const carrierMove = Math.abs(carrierWanted) < LEAST_MOVE ? 0 : carrierWanted;
-  const shims = {
-    pinionShim: Math.max(0, last.pinionShim + pinionMove),
-    ringSide: Math.max(0, last.ringSide + carrierMove),
-    otherSide: Math.max(0, last.otherSide - carrierMove),
-  };
+  const move = -level / lift;
+  const pinion = Math.max(0, last.pinionShim + (Math.abs(move) < LEAST_MOVE ? 0 : move));
+  const wanted = { pinionShim: pinion, ...carrierFor(model, pinion) };
+  const ways = waysOf(model, wanted, kit).filter(
+    ({ shims }) => !trials.some((trial) => sameShims(trial, shims)),
+  );
+  const best = ways.reduce<Way | undefined>((a, b) => (a && a.cost <= b.cost ? a : b), undefined);
+  const now = faultOf(model, last);
+  const learned = { gain: fallen, thirdOfFace: 2 / 3 / lift, wanted };
+  if (!best || best.cost > now - LEAST_GAIN)
+    return { ...learned, ...shimsOf(last), ...STAYS, stuck: stuckAt(model, wanted, kit, now) };
+  const pinionMove = best.shims.pinionShim - last.pinionShim;
   return {
-    ...shims,
-    packs: packsOf(shims, kit),
+    ...learned,
+    ...best.shims,
+    packs: best.packs,
     pinionMove,
-    carrierMove,
+    carrierMove: best.shims.ringSide - last.ringSide,
+    totalOff: best.shims.ringSide + best.shims.otherSide - last.ringSide - last.otherSide,
     pressing: pinionMove !== 0,
-    gain: fallen,
-    thirdOfFace: 2 / 3 / lift,
   };
 }
 
-/** Shims that advice comes to: of the kit where it has some, else as wanted. */
-export function advisedShims({ packs, ...wanted }: Advice): SetShims {
-  const of = (which: keyof SetShims) => packs[which]?.best.reduce((a, b) => a + b, 0) ?? wanted[which];
-  return { pinionShim: of('pinionShim'), ringSide: of('ringSide'), otherSide: of('otherSide') };
+const STAYS = { packs: {}, pinionMove: 0, carrierMove: 0, totalOff: 0, pressing: false } as const;
+const shimsOf = ({ pinionShim, ringSide, otherSide }: SetShims): SetShims => ({
+  pinionShim,
+  ringSide,
+  otherSide,
+});
+/** Shims that cannot be told from others, mm. */
+const ALIKE = 0.004;
+const sameShims = (a: SetShims, b: SetShims): boolean =>
+  Math.abs(a.pinionShim - b.pinionShim) < ALIKE && Math.abs(a.ringSide - b.ringSide) < ALIKE;
+
+/** What the trials told of a set. */
+interface Model {
+  readonly last: Trial;
+  readonly mean: number;
+  readonly fallen: number;
+  readonly byPinion: number;
+  readonly level: number;
+  readonly lift: number;
+  readonly crossed: number;
+  readonly window: SetUpWindow;
+}
+interface Way {
+  readonly shims: SetShims;
+  readonly packs: Advice['packs'];
+  /** How far off it is by all that is known, 1 at the edge of its windows; with the work it is. */
+  readonly cost: number;
 }
 
-/** Packs of a kit for three thicknesses, no shim in two of them: the carrier’s sides in the order that misses less. */
-function packsOf(shims: SetShims, { pinion, carrier }: ShimKit): Advice['packs'] {
-  const both = (first: 'ringSide' | 'otherSide', second: 'ringSide' | 'otherSide') => {
-    const one = shimPack(shims[first], carrier);
-    const two = shimPack(shims[second], without(carrier, one.best));
-    return { packs: { [first]: one, [second]: two }, off: Math.abs(one.off) + Math.abs(two.off) };
-  };
-  const [a, b] = [both('ringSide', 'otherSide'), both('otherSide', 'ringSide')];
-  return {
-    ...(pinion.length ? { pinionShim: shimPack(shims.pinionShim, pinion) } : {}),
-    ...(carrier.length ? (b.off < a.off ? b : a).packs : {}),
-  };
+/** Pressing a bearing is worth it only for this much nearer the middle of the windows; a gain smaller than the other is none. */
+const PRESSING = 0.3;
+const LEAST_GAIN = 0.05;
+/** Preload is worth this much of a window for a hundredth of a mm of its shims, beyond what counts as kept. */
+const PRELOAD = 0.4;
+
+/** The carrier’s place that makes the backlash right with a pinion shim; its sides together stay what they are. */
+function carrierFor(
+  { last, mean, fallen, byPinion, window }: Model,
+  pinionShim: number,
+): Omit<SetShims, 'pinionShim'> {
+  const off = mean - byPinion * (pinionShim - last.pinionShim) - middle(window);
+  const move = Math.abs(off / fallen) < LEAST_MOVE ? 0 : off / fallen;
+  const total = last.ringSide + last.otherSide;
+  const ringSide = Math.min(total, Math.max(0, last.ringSide + move));
+  return { ringSide, otherSide: total - ringSide };
 }
 
-/** A kit without shims that were taken out of it. */
-function without(kit: readonly number[], taken: readonly number[]): readonly number[] {
-  const left = [...kit];
-  for (const mm of taken) left.splice(left.indexOf(mm), 1);
-  return left;
+/** How far off a set is by what the trials told, 1 at the edge of the worse of its windows. */
+function faultOf({ last, mean, fallen, byPinion, level, lift, crossed, window }: Model, to: SetShims): number {
+  const [p, c] = [to.pinionShim - last.pinionShim, to.ringSide - last.ringSide];
+  const backlash = mean - byPinion * p - fallen * c;
+  const across = level + lift * p + crossed * (middle(window) - backlash);
+  const half = (window.backlash[1] - window.backlash[0]) / 2 || 1e-6;
+  return Math.max(Math.abs(backlash - middle(window)) / half, Math.abs(across) / window.across);
 }
+
+/** Everything that can be put in: the pinion left or moved, the carrier left or moved, of the kit where it has shims. */
+function waysOf(model: Model, wanted: SetShims, { pinion, carrier }: ShimKit): readonly Way[] {
+  const { last } = model;
+  const stays = { mm: last.pinionShim, pack: undefined };
+  const pinions = [
+    stays,
+    ...(pinion.length
+      ? shimPacks(wanted.pinionShim, pinion).map((pack) => ({ mm: wanted.pinionShim + pack.off, pack }))
+      : [{ mm: wanted.pinionShim, pack: undefined }]),
+  ].filter((at, i) => i === 0 || Math.abs(at.mm - last.pinionShim) >= LEAST_MOVE);
+  const rings = pinions.map(({ mm }) => carrierFor(model, mm));
+  const most = (side: 'ringSide' | 'otherSide') => Math.max(...rings.map((at) => at[side]));
+  const deals = carrier.length ? new ShimDeals(carrier, most('ringSide'), most('otherSide')) : undefined;
+  return pinions.flatMap(({ mm, pack }) =>
+    carriersAt(model, mm, deals).map(({ shims, packs }): Way => {
+      const all = { pinionShim: mm, ...shims };
+      const off = Math.abs(shims.ringSide + shims.otherSide - last.ringSide - last.otherSide);
+      return {
+        shims: all,
+        packs: { ...(pack ? { pinionShim: pack } : {}), ...packs },
+        cost:
+          faultOf(model, all) +
+          (mm === last.pinionShim ? 0 : PRESSING) +
+          Math.max(0, off - TOTAL_KEPT) * 100 * PRELOAD,
+      };
+    }),
+  );
+}
+
+function carriersAt(model: Model, pinionShim: number, deals: ShimDeals | undefined) {
+  const { last } = model;
+  const right = carrierFor(model, pinionShim);
+  const stays = { shims: { ringSide: last.ringSide, otherSide: last.otherSide }, packs: {} };
+  if (!deals) return [stays, { shims: right, packs: {} }];
+  return [
+    stays,
+    ...deals.pairs(right.ringSide, last.ringSide + last.otherSide).map(({ first, second }) => ({
+      shims: { ringSide: right.ringSide + first.off, otherSide: right.otherSide + second.off },
+      packs: { ringSide: first, otherSide: second },
+    })),
+  ];
+}
+
+/** A shim beside those of a kit, not thinner than this, makes what is wanted, mm. */
+const THINNEST_BOUGHT = 0.05;
+
+/** Why nothing better can be put in, and what would have to be bought. */
+function stuckAt(model: Model, wanted: SetShims, { pinion, carrier }: ShimKit, now: number): Stuck {
+  const { last } = model;
+  const moves = (key: keyof SetShims): boolean => Math.abs(wanted[key] - last[key]) >= LEAST_MOVE;
+  const missing = (
+    key: keyof SetShims,
+    kit: readonly number[],
+  ): Readonly<Partial<Record<keyof SetShims, number>>> => {
+    if (!moves(key) || kit.length === 0) return {};
+    const below = shimPack(Math.max(0, wanted[key] - THINNEST_BOUGHT), kit);
+    const made = below.best.reduce((a, b) => a + b, 0);
+    return wanted[key] - made >= THINNEST_BOUGHT / 2 ? { [key]: wanted[key] - made } : {};
+  };
+  const buy = {
+    ...missing('pinionShim', pinion),
+    ...missing('ringSide', carrier),
+    ...missing('otherSide', carrier),
+  };
+  return now > 1 && Object.keys(buy).length ? { why: 'kit', buy } : { why: 'notShims', buy: {} };
+}
+
+/** Shims that advice comes to. */
+export const advisedShims = (advice: Advice): SetShims => shimsOf(advice);
 
 /**
  * Where both contacts lie across. One that runs off the flank lies there or beyond: how far is told by how much drive and

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { shimPack } from './shim-kit';
+import { shimPack, ShimDeals, shimPacks, TOTAL_KEPT } from './shim-kit';
 
 /** The best of all subsets, by trying each. */
 function tried(wanted: number, kit: readonly number[]): { off: number; count: number } {
@@ -46,5 +46,42 @@ describe('shims of a kit', () => {
 
   it('refuses a pack as thick as a hand', () => {
     expect(() => shimPack(50, [25, 25, 25])).toThrow(RangeError);
+  });
+
+  it('has the sums nearest a thickness, each once', () => {
+    const packs = shimPacks(0.83, [0.5, 0.3, 0.2, 0.12]);
+    expect(packs[0]?.off).toBeCloseTo(-0.01, 9);
+    const sums = packs.map(({ best }) => best.reduce((a, b) => a + b, 0));
+    expect(new Set(sums.map((s) => s.toFixed(4))).size).toBe(sums.length);
+    packs.forEach(({ off }, i) => expect(off).toBeCloseTo((sums[i] ?? NaN) - 0.83, 9));
+  });
+
+  it('deals them into two packs as the best of every way of dealing', () => {
+    const shim = fc.integer({ min: 4, max: 120 }).map((n) => n / 80);
+    const run = fc.property(
+      fc.array(shim, { minLength: 1, maxLength: 7 }),
+      fc.integer({ min: 0, max: 240 }),
+      fc.integer({ min: 0, max: 240 }),
+      (kit, a, b) => {
+        const [wanted, total] = [a / 97, (a + b) / 97];
+        const [best] = new ShimDeals(kit, wanted, total - wanted).pairs(wanted, total);
+        const used = [...(best?.first.best ?? []), ...(best?.second.best ?? [])];
+        const left = [...kit];
+        for (const mm of used) left.splice(left.indexOf(mm), 1);
+        expect(left.length).toBe(kit.length - used.length);
+        let [over, off] = [Infinity, Infinity];
+        for (let n = 0; n < 3 ** kit.length; n += 1) {
+          const sums = [0, 0, 0];
+          kit.forEach((mm, i) => (sums[Math.floor(n / 3 ** i) % 3]! += mm));
+          const o = Math.max(0, Math.abs((sums[0] ?? 0) + (sums[1] ?? 0) - total) - TOTAL_KEPT);
+          const f = Math.abs((sums[0] ?? 0) - wanted);
+          if (o < over - 1e-9 || (o < over + 1e-9 && f < off)) [over, off] = [Math.min(o, over), f];
+        }
+        const has = Math.max(0, Math.abs(best?.totalOff ?? 9) - TOTAL_KEPT);
+        expect(has).toBeCloseTo(over, 6);
+        if (over === 0) expect(Math.abs(best?.first.off ?? 9)).toBeCloseTo(off, 6);
+      },
+    );
+    fc.assert(run, { seed: 8, numRuns: 120 });
   });
 });

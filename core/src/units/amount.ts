@@ -146,6 +146,10 @@ export const amountColumn = (unit: AmountUnit, length: LengthUnit): string =>
 export const amountShown = (value: number, unit: AmountUnit, length: LengthUnit): number =>
   value / amountSize(unit, length);
 
+/** Decimals that a small torque is told with, such as what turns a pinion in its bearings. */
+const finer = (shown: number): number =>
+  shown === 0 || Math.abs(shown) >= 10 ? 0 : Math.abs(shown) >= 1 ? 1 : 2;
+
 /**
  * Prints an amount with its unit.
  *
@@ -154,7 +158,7 @@ export const amountShown = (value: number, unit: AmountUnit, length: LengthUnit)
  */
 export function formatAmount(value: number, unit: AmountUnit, length: LengthUnit, digits?: number): string {
   const shown = SHOWN[unit][systemOf(length)];
-  return `${formatNumber(value / shown.size, digits ?? shown.digits)} ${shown.word}`;
+  return `${formatNumber(value / shown.size, digits ?? shown.digits + (unit === 'Nm' ? finer(value / shown.size) : 0))} ${shown.word}`;
 }
 
 const AMOUNT = /^([+-]?)([\d.,]+) ?(.*)$/;

@@ -1,8 +1,11 @@
+import { sized } from '../../measure';
+import type { Advice } from '../../mechanics';
 import { judge, type Check, unless, judgeFact } from '../../stage';
 import { axlesApart, speedo } from './figures/others';
 import { chosenSet } from './figures/ratios';
 import { runQuestion } from './figures/run-car';
 import { backlash, setUp } from './figures/set-up';
+import { stackOff, turning } from './figures/turning';
 import { node } from './node';
 
 /** Do both axles turn alike, does the speedometer tell the truth, can the run be run? */
@@ -61,6 +64,119 @@ export const agree = node('agree', (r): readonly Check[] => {
   return checks;
 });
 
+/** What the advice comes to, in a few words. */
+function mending(next: Advice | undefined): string {
+  if (!next) return '';
+  if (next.stuck?.why === 'notShims')
+    return 'No shim mends this: look at the ring’s seat, its bolts and the bearings, or take it as it is.';
+  if (next.stuck)
+    return 'The shims there are come no nearer: get those that Set-up names, or take it as it is.';
+  return next.pressing
+    ? 'Change the pinion’s shim: its bearing is pressed off and on again.'
+    : 'Move the carrier; the pinion stays.';
+}
+
+/** Does the pinion turn as its bearings should? */
+export const turns = node('turns', (r): readonly Check[] => {
+  const found = r.of(turning);
+  if (!found) return [];
+  const kind = found.bearings === 'used' ? 'Used' : 'New';
+  const base = {
+    stage: 'gears' as const,
+    figure: found.torque,
+    unknown: `Pinion’s turning torque: not judged, ${found.unsaid.join(' and ')} is not said`,
+    reason: `Its bearings alone, ${found.bearings ?? 'new or used'}: ${sized(r.limit(`gear.turn${kind}Least`).value, 'Nm')} to ${sized(r.limit(`gear.turn${kind}Most`).value, 'Nm')}.`,
+    at: 'gear.trials' as const,
+  };
+  return [
+    judge({
+      ...base,
+      id: 'gear.turningLeast',
+      way: 'atLeast',
+      limit: r.limit(`gear.turn${kind}Least`),
+      holds: 'Pinion’s bearings are preloaded',
+      fails: 'Pinion turns too easily',
+      todo: 'A little more on the nut with a crush sleeve, never back; a thinner shim with a solid spacer.',
+    }),
+    judge({
+      ...base,
+      id: 'gear.turningMost',
+      way: 'atMost',
+      limit: r.limit(`gear.turn${kind}Most`),
+      holds: 'Pinion’s bearings are not squeezed',
+      fails: 'Pinion turns too hard',
+      todo: 'A new crush sleeve: one that was squeezed too far is not backed off. A thicker shim with a solid spacer.',
+    }),
+  ];
+});
+
+const CLUTCH = ['clutch.stack', 'clutch.stackBook', 'clutch.soak', 'clutch.breakAway'] as const;
+
+/** The clutch pack of a limited slip, once one of its readings is there. */
+export const clutchPack = node('clutchPack', (r): readonly Check[] => {
+  if (!CLUTCH.some((id) => r.wasRead(id))) return [];
+  const missing = (...ids: readonly (typeof CLUTCH)[number][]) => ids.filter((id) => !r.figure(id));
+  const redo = 'Take it apart again; accept it with a reason where it is to stay.';
+  const slips = {
+    stage: 'gears' as const,
+    figure: r.figure('clutch.breakAway'),
+    at: 'clutch.breakAway' as const,
+    lacks: missing('clutch.breakAway'),
+  };
+  return [
+    judge({
+      id: 'clutch.stack',
+      stage: 'gears',
+      figure: r.of(stackOff),
+      way: 'within',
+      limit: r.limit('clutch.stack'),
+      holds: 'Clutch pack has its maker’s height',
+      fails: 'Clutch pack is not of its maker’s height',
+      unknown: 'Clutch pack’s height: not known',
+      reason: 'Its springs press as hard as the pack is high: too low it slips, too high it drags.',
+      todo: `Another shim or plate in the pack. ${redo}`,
+      at: 'clutch.stack',
+      lacks: missing('clutch.stack', 'clutch.stackBook'),
+    }),
+    judge({
+      id: 'clutch.soak',
+      stage: 'gears',
+      figure: r.figure('clutch.soak'),
+      way: 'atLeast',
+      limit: r.limit('clutch.soak'),
+      holds: 'Clutch plates soaked long enough',
+      fails: 'Clutch plates soaked too short',
+      unknown: 'How long the clutch plates soaked: not known',
+      reason: 'Dry plates burn on the first miles. Counted in minutes.',
+      todo: 'Lay them in their oil, with its additive.',
+      at: 'clutch.soak',
+      lacks: missing('clutch.soak'),
+    }),
+    judge({
+      ...slips,
+      id: 'clutch.breakLeast',
+      way: 'atLeast',
+      limit: r.limit('clutch.breakLeast'),
+      holds: 'Clutch pack holds until its break-away',
+      fails: 'Clutch pack slips too early',
+      unknown: 'Clutch pack’s break-away: not known',
+      reason: 'Read after assembly, at one flange with the other held.',
+      todo: `More preload: a thicker shim or stiffer springs. ${redo}`,
+    }),
+    judge({
+      ...slips,
+      id: 'clutch.breakMost',
+      way: 'atMost',
+      limit: r.limit('clutch.breakMost'),
+      holds: 'Clutch pack lets go at its break-away',
+      fails: 'Clutch pack slips too late',
+      unknown: 'Clutch pack’s break-away: not known',
+      reason: 'Read after assembly, at one flange with the other held.',
+      todo: `Less preload: a thinner shim. ${redo}`,
+    }),
+  ];
+});
+
 /** Does the last trial of the set-up keep its windows, or was it taken as it is? */
 export const settled = node('settled', (r): readonly Check[] => {
   const { trials, next } = r.of(setUp);
@@ -80,9 +196,7 @@ export const settled = node('settled', (r): readonly Check[] => {
         : {
             level: 'caution',
             title: `Trial ${last.n}: ${faults.join('; ')}`,
-            todo: next?.pressing
-              ? 'Change the pinion’s shim: its bearing is pressed off and on again.'
-              : 'Move the carrier.',
+            todo: mending(next),
           },
       holds: 'Gear set runs in the middle of its teeth',
       unknown: '',

@@ -79,8 +79,17 @@ export interface GearTrial extends Trial {
   /** Which trial, from 1. */
   readonly n: number;
   readonly torque?: number;
+  /** What the pinion turned in when that was read, and whether its seal was in. */
+  readonly bearings?: PinionBearings;
+  readonly seal?: SealThere;
   readonly note?: string;
 }
+/** Bearings of the pinion. */
+export const PINION_BEARINGS = ['new', 'used'] as const;
+export type PinionBearings = (typeof PINION_BEARINGS)[number];
+/** Whether the pinion’s seal is in. */
+export const SEAL_THERE = ['in', 'out'] as const;
+export type SealThere = (typeof SEAL_THERE)[number];
 const share = number(-1, 1);
 const CONTACT = object<Contact>({ along: share, across: share });
 const TRIAL = object<GearTrial>(
@@ -93,9 +102,11 @@ const TRIAL = object<GearTrial>(
     drive: CONTACT,
     coast: CONTACT,
     torque: number(0, 40),
+    bearings: oneOf(PINION_BEARINGS),
+    seal: oneOf(SEAL_THERE),
     note: freeText(200, 0),
   },
-  ['torque', 'note'],
+  ['torque', 'bearings', 'seal', 'note'],
 );
 
 const SIZES = list(number(0.02, 8), { max: 60 });

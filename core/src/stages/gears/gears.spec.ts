@@ -3,7 +3,9 @@ import tern from '../../../../examples/tern.json';
 import { evaluate } from '../../evaluate/evaluate';
 import { adviseNext, advisedShims, readTrial, USUAL_WINDOW, type SetShims, type Trial } from '../../mechanics';
 import type { Choices, Plan } from '../../plan';
+import type { Check } from '../../stage';
 import { reading, sheetFor, wholePlan } from '../../testing/plans';
+import type { GearTrial } from './choices';
 import { axlesApart, speedo, speedoTeeth } from './figures/others';
 import { ratios } from './figures/ratios';
 import { circumference, engineLimit } from './figures/road';
@@ -195,7 +197,7 @@ describe('the set-up of the gears', () => {
   it('stands in the order of its trials, whatever their keys, and advises from the last', () => {
     const plan = withTrials(
       { z: trial(1, 0.9, -0.7, 0.31), a: trial(2, 0.95, -0.1, 0.29) },
-      [0.5, 0.45, 2, 1.95, 0.1],
+      [0.5, 0.45, 1.5, 1.4, 0.3, 0.2, 0.15, 0.1, 0.05],
     );
     const { trials, next } = evaluate(plan).of(setUp);
     expect(trials.map((t) => t.id)).toEqual(['z', 'a']);
@@ -229,15 +231,64 @@ describe('the set-up of the gears', () => {
     };
     const plan = {
       ...withTrials({ a: trial(1, 0.9, -0.7, 0.31) }, [0.5, 0.45, 2]),
-      shimKit: { pinion: [0.5, 0.45, 0.1], carrier: [0.5, 0.45, 2] },
+      shimKit: { pinion: [0.5, 0.45, 0.1], carrier: [0.5, 0.45, 0.3, 0.2, 0.15, 1.5, 1.4, 0.1] },
       verdicts: { gearSetUp: verdict },
     };
     const { sections } = sheetFor('setUp', evaluate(plan));
     const row = (item: string) => sections.flatMap((s) => s.rows).find((r) => r.item === item);
     expect(row('Trial 1')?.note).toMatch(/drive at face, middle; .*too much backlash/);
-    expect(row('Shims wanted')?.note).toBe('pinion’s bearing pressed again');
+    expect(row('Put in')?.note).toBe('pinion’s bearing pressed again');
     expect(row('Of the kit')?.cells[0]?.text).toMatch(/0\.50 mm|0\.45 mm/);
     expect(row('Wim')?.cells[0]?.text).toBe('done again');
+    // A kit that cannot: nothing is proposed, what to get is named.
+    const poor = sheetFor('setUp', evaluate({ ...plan, shimKit: { pinion: [0.9], carrier: [2.1] } }));
+    const get = poor.sections.flatMap((s) => s.rows).find((r) => r.item === 'To get, one shim each');
+    expect(get?.cells.map(({ text }) => text).some((text) => /mm/.test(text))).toBe(true);
+    expect(poor.sections.flatMap((s) => s.rows).some((r) => r.item === 'Put in')).toBe(false);
+  });
+
+  it('judges what turns the pinion by its bearings, without what its seal takes', () => {
+    const turned = (torque: number, said: Partial<GearTrial>) =>
+      evaluate(withTrials({ a: { ...trial(1, 1, 0.05, 0.2), torque, ...said } })).checks;
+    const level = (checks: readonly Check[], end: 'Least' | 'Most') =>
+      checks.find((c) => c.id === `gear.turning${end}`)?.level;
+    // 2.9 with its seal is 2.55 of new bearings, of 1.7 to 3.4; of used ones, to 1.7, too much.
+    expect(level(turned(2.9, { bearings: 'new', seal: 'in' }), 'Most')).toBe('ok');
+    expect(level(turned(2.9, { bearings: 'used', seal: 'in' }), 'Most')).toBe('caution');
+    // 1.9 is enough without a seal, and not with one.
+    expect(level(turned(1.9, { bearings: 'new', seal: 'out' }), 'Least')).toBe('ok');
+    expect(level(turned(1.9, { bearings: 'new', seal: 'in' }), 'Least')).toBe('caution');
+    const unsaid = turned(2.9, { seal: 'in' });
+    expect([level(unsaid, 'Least'), level(unsaid, 'Most')]).toEqual(['unknown', 'unknown']);
+    expect(unsaid.find((c) => c.id === 'gear.turningMost')?.title).toMatch(/new or used is not said/);
+  });
+
+  it('judges a clutch pack by height, soak and break-away once it is begun', () => {
+    const pack = (readings: Plan['readings']) =>
+      Object.fromEntries(
+        evaluate({ ...withTrials({}), readings })
+          .checks.filter(({ id }) => id.startsWith('clutch.'))
+          .map(({ id, level }) => [id, level]),
+      );
+    expect(pack({})).toEqual({});
+    expect(pack({ 'clutch.stack': reading('caliper', 41.3) })).toEqual({
+      'clutch.stack': 'unknown',
+      'clutch.soak': 'unknown',
+      'clutch.breakLeast': 'unknown',
+      'clutch.breakMost': 'unknown',
+    });
+    const whole = {
+      'clutch.stack': reading('caliper', 41.3),
+      'clutch.stackBook': reading('chosen', 41.22),
+      'clutch.soak': reading('count', 25),
+      'clutch.breakAway': reading('scale', 230),
+    };
+    expect(pack(whole)).toEqual({
+      'clutch.stack': 'ok',
+      'clutch.soak': 'caution',
+      'clutch.breakLeast': 'ok',
+      'clutch.breakMost': 'caution',
+    });
   });
 });
 

@@ -9,6 +9,7 @@ export const UNDER = {
     road: 'Rolling and slip',
     run: 'The run',
     set: 'The gear set',
+    clutch: 'The clutch pack',
   },
 } as const;
 

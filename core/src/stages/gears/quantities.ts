@@ -8,6 +8,8 @@ const road = quantities('road', chosen);
 const run = quantities('run', chosen);
 const set = quantities('set', { datum: 'none', belongs: 'axle', instrument: 'rule' });
 
+const clutch = quantities('clutch', { datum: 'none', belongs: 'axle', instrument: 'caliper' });
+
 const KMH = 1 / 3.6;
 const why = 'usual for this use, with a tyre of 610 mm';
 /** First gear times axle, by what the car is for. */
@@ -166,5 +168,38 @@ export const GEARS_QUANTITIES = [
     unit: 'ratio',
     fallback: { value: 0.014, why: 'a road tyre' },
   }),
+  clutch(
+    'clutch.stack',
+    'Stack height',
+    'Plates of one side laid dry on each other, pressed by hand.',
+    [5, 120],
+    {
+      instrument: 'caliper',
+    },
+  ),
+  clutch('clutch.stackBook', 'Stack height by its maker', 'As his list gives it for one side.', [5, 120], {
+    instrument: 'chosen',
+  }),
+  clutch(
+    'clutch.soak',
+    'Soaked in oil',
+    'Minutes the plates lay in their oil before they were put together.',
+    [0, 20_000],
+    {
+      unit: 'count',
+      instrument: 'count',
+      whole: true,
+    },
+  ),
+  clutch(
+    'clutch.breakAway',
+    'Break-away after assembly',
+    'Torque at one flange that slips it, the other held.',
+    [0, 600],
+    {
+      unit: 'Nm',
+      instrument: 'scale',
+    },
+  ),
   set('gear.ringDiameter', 'Ring gear diameter', 'Outside, of the gear set this axle takes.', [120, 400]),
 ];

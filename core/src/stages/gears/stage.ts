@@ -1,5 +1,5 @@
 import { stage } from '../../stage';
-import { agree, settled } from './checks';
+import { agree, clutchPack, settled, turns } from './checks';
 import { ratioDecision } from './decisions';
 import { axlesApart, speedoTeeth } from './figures/others';
 import { ratios } from './figures/ratios';
@@ -10,7 +10,7 @@ import { gears } from './words';
 
 /** The stage with all that it computes. */
 export const gearsStage = stage(gears, {
-  checks: [agree, settled],
+  checks: [agree, settled, turns, clutchPack],
   decisions: [ratioDecision],
   figures: [ratios, axlesApart, speedoTeeth, backlash],
   strip,

@@ -24,11 +24,15 @@ function word(at: number, plus: string, minus: string): string {
 }
 
 /** What was seen at a trial, and what it says. */
-const saidOf = ({ drive, coast, torque, note, says }: ReadTrial): string =>
+const saidOf = ({ drive, coast, torque, bearings, seal, note, says }: ReadTrial): string =>
   [
     `drive ${place(drive)}`,
     `coast ${place(coast)}`,
-    ...(torque === undefined ? [] : [`pinion turns at ${sized(torque, 'Nm', 1)}`]),
+    ...(torque === undefined
+      ? []
+      : [
+          `pinion turns at ${sized(torque, 'Nm', 1)}${bearings ? `, ${bearings} bearings` : ''}${seal ? `, seal ${seal}` : ''}`,
+        ]),
     ...(note ? [note] : []),
     says.faults.join(', ') || 'good',
   ].join('; ');
@@ -62,12 +66,39 @@ function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
       columns: ['Pinion shim', 'Ring side', 'Other side'],
       rows: next
         ? [
-            cellsRow('Shims wanted', next.pressing ? 'pinion’s bearing pressed again' : 'carrier only', [
-              mm(next.pinionShim),
-              mm(next.ringSide),
-              mm(next.otherSide),
+            cellsRow('Would be right', 'by the trials so far', [
+              mm(next.wanted.pinionShim),
+              mm(next.wanted.ringSide),
+              mm(next.wanted.otherSide),
             ]),
-            cellsRow('Of the kit', '', [pack('pinionShim'), pack('ringSide'), pack('otherSide')]),
+            ...(next.stuck
+              ? [
+                  cellsRow(
+                    next.stuck.why === 'kit' ? 'To get, one shim each' : 'No shim mends it',
+                    'nothing there is comes nearer',
+                    (['pinionShim', 'ringSide', 'otherSide'] as const).map((key) => {
+                      const buy = next.stuck?.buy[key];
+                      return buy === undefined ? textCell('–') : mm(buy);
+                    }),
+                  ),
+                ]
+              : [
+                  cellsRow('Put in', next.pressing ? 'pinion’s bearing pressed again' : 'carrier only', [
+                    mm(next.pinionShim),
+                    mm(next.ringSide),
+                    mm(next.otherSide),
+                  ]),
+                  cellsRow('Of the kit', 'what does not change stays', [
+                    pack('pinionShim'),
+                    pack('ringSide'),
+                    pack('otherSide'),
+                  ]),
+                  cellsRow('Carrier’s sides together', 'against now; its preload goes with it', [
+                    textCell(''),
+                    mm(next.totalOff),
+                    textCell(''),
+                  ]),
+                ]),
           ]
         : [],
     },

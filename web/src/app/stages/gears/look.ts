@@ -64,8 +64,9 @@ export const look: StageLook<HeadingId<'gears'>> = {
       name: 'Set-up',
       subtitle: 'trial by trial',
       desk: [SetUpDesk],
+      groups: ['clutch'],
       places: ['gear.trials'],
-      panel: [{ readings: ['gear.ringDiameter'] }],
+      panel: [{ readings: ['gear.ringDiameter'] }, { group: 'clutch' }],
     },
     {
       id: 'practice',

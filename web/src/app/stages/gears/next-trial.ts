@@ -10,27 +10,37 @@ import { SHIM_FIELDS, ShimWords, type ShimTexts } from './shim-words';
   imports: [MatButtonModule],
   template: `
     <section aria-label="Next trial">
-      <h2>Try next</h2>
+      <h2>{{ advice().stuck ? 'Nothing nearer can be put in' : 'Try next' }}</h2>
       <table class="grid">
+        <thead>
+          <tr>
+            <th scope="col">Shims</th>
+            <th scope="col">Would be right</th>
+            <th scope="col">{{ advice().stuck ? 'Get one of' : 'Put in' }}</th>
+            @if (!advice().stuck) {
+              <th scope="col">Of the kit</th>
+            }
+          </tr>
+        </thead>
         <tbody>
           @for (row of rows(); track row.name) {
             <tr>
               <th scope="row">{{ row.name }}</th>
               <td class="figure">{{ row.wanted }}</td>
-              <td class="words">{{ row.pack ? row.pack + ', misses it by ' + row.off : '' }}</td>
+              <td class="figure">{{ row.put }}</td>
+              @if (!advice().stuck) {
+                <td class="words">{{ row.pack }}</td>
+              }
             </tr>
           }
         </tbody>
       </table>
       <p class="text">
-        {{
-          advice().pressing
-            ? 'The pinion moves: its bearing is pressed off and on again. A set-up bearing spares that.'
-            : 'Only the carrier moves; the pinion stays.'
-        }}
-        A third of the face takes {{ third() }} of pinion shim on this set, by its trials so far.
+        {{ said() }} A third of the face takes {{ third() }} of pinion shim on this set, by its trials so far.
       </p>
-      <button mat-stroked-button type="button" (click)="take()">Use these for the next trial</button>
+      @if (!advice().stuck) {
+        <button mat-stroked-button type="button" (click)="take()">Use these for the next trial</button>
+      }
     </section>
   `,
   styles: `
@@ -53,13 +63,37 @@ export class NextTrial {
     const next = this.advice();
     return SHIM_FIELDS.map(({ key, name }) => {
       const pack = next.packs[key];
+      const buy = next.stuck?.buy[key];
+      const sizes = pack?.best.map((mm) => this.words.bare(mm)).join(' + ') || 'none';
       return {
         name,
-        wanted: this.words.mm(next[key]),
-        pack: pack ? pack.best.map((mm) => this.words.bare(mm)).join(' + ') || 'none' : '',
-        off: pack ? this.words.mm(pack.off) : '',
+        wanted: this.words.mm(next.wanted[key]),
+        put: next.stuck ? (buy === undefined ? '–' : this.words.mm(buy)) : this.words.mm(next[key]),
+        pack: pack ? `${sizes}, off by ${this.words.mm(pack.off)}` : 'stays as it is',
       };
     });
+  });
+
+  /** What moves, what it costs, or why nothing does. */
+  protected readonly said = computed(() => {
+    const { stuck, pressing, carrierMove, pinionMove, totalOff } = this.advice();
+    if (stuck)
+      return stuck.why === 'kit'
+        ? 'The shims there are come no nearer than what is in. Get those named, or take the set as it is.'
+        : 'No shim mends what this trial shows: look at the ring’s seat, its bolts and the bearings.';
+    const moved = (mm: number, to: string, from: string) =>
+      `${this.words.mm(Math.abs(mm))} ${mm > 0 ? to : from}`;
+    const pinion = pressing
+      ? `The pinion moves ${moved(pinionMove, 'toward the ring', 'off the ring')}: its bearing is pressed off and on again. A set-up bearing spares that.`
+      : 'The pinion stays.';
+    const carrier = carrierMove
+      ? ` The carrier moves ${moved(carrierMove, 'toward the pinion', 'off the pinion')}.`
+      : ' The carrier stays.';
+    const total =
+      Math.abs(totalOff) > 0.0005
+        ? ` Both its sides together become ${this.words.mm(Math.abs(totalOff))} ${totalOff > 0 ? 'thicker' : 'thinner'}: the bearings’ preload goes with it.`
+        : '';
+    return `${pinion}${carrier}${total}`;
   });
 
   protected take(): void {

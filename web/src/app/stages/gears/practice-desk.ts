@@ -35,12 +35,12 @@ const CALLED: Readonly<Record<Difficulty, string>> = { easy: 'Easy', usual: 'Usu
     <p class="text">
       A simulated gear set that answers shims as a real one does, a little unclearly. Nothing of it goes into
       this plan.
-      {{
-        ownKit()
-          ? 'The shims are those noted under Set-up.'
-          : 'No shims are noted under Set-up: a usual kit is taken.'
-      }}
     </p>
+    @if (ownKit()) {
+      <ix-segments label="Shims" [options]="kits" [value]="kitOf()" (picked)="kitOf.set($event)" />
+    } @else {
+      <p class="text second">Its shims are a usual kit, which fits every set here.</p>
+    }
     @if (service.set(); as set) {
       <p class="text second">
         {{ called[set.difficulty] }} set. It comes with pinion shim {{ words.mm(set.first.pinionShim) }}, ring
@@ -152,7 +152,15 @@ export class PracticeDesk {
   protected readonly ownKit = computed(() =>
     Object.values(this.store.plan().shimKit).some((sizes: readonly number[]) => sizes.length > 0),
   );
-  protected readonly kit = computed(() => (this.ownKit() ? this.store.plan().shimKit : USUAL_KIT));
+  protected readonly kits = [
+    { id: 'usual', name: 'a usual kit' },
+    { id: 'own', name: 'those noted under Set-up' },
+  ] as const;
+  /** The kit that fits every simulated set, until somebody wants the one on his own bench. */
+  protected readonly kitOf = signal<'usual' | 'own'>('usual');
+  protected readonly kit = computed(() =>
+    this.ownKit() && this.kitOf() === 'own' ? this.store.plan().shimKit : USUAL_KIT,
+  );
   protected readonly trials = computed(() =>
     (this.service.set()?.trials ?? []).map((t, i) => ({ ...t, n: i + 1, says: readTrial(t, this.window()) })),
   );

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { amountWord, parseAmount, setUp, type Contact, type GearTrial, type ShimKit } from '@intervex/core';
 import { HOLD_POINTS, SET_UP_RISK } from '@intervex/core/desks/gears';
 import { PhotoList } from '../../shared/photo-list';
+import { Segments } from '../../shared/segments';
 import { OpenChecks } from '../../stage/open-checks';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
@@ -27,7 +28,7 @@ const LEAST_REASON = 3;
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-set-up-desk',
-  imports: [Flank, MatButtonModule, NextTrial, OpenChecks, PhotoList, ShimFields, TrialTable],
+  imports: [Flank, MatButtonModule, NextTrial, OpenChecks, PhotoList, Segments, ShimFields, TrialTable],
   templateUrl: './set-up-desk.html',
   styleUrl: './set-up-desk.scss',
 })
@@ -46,6 +47,16 @@ export class SetUpDesk {
   protected readonly texts = signal<ShimTexts>({});
   protected readonly backlash = signal('');
   protected readonly torque = signal('');
+  protected readonly bearings = signal<'new' | 'used' | undefined>(undefined);
+  protected readonly seal = signal<'in' | 'out' | undefined>(undefined);
+  protected readonly bearingKinds = [
+    { id: 'new', name: 'new' },
+    { id: 'used', name: 'used' },
+  ] as const;
+  protected readonly sealKinds = [
+    { id: 'in', name: 'in' },
+    { id: 'out', name: 'out' },
+  ] as const;
   protected readonly note = signal('');
   protected readonly drive = signal<Contact>(MIDDLE);
   protected readonly coast = signal<Contact>(MIDDLE);
@@ -137,7 +148,7 @@ export class SetUpDesk {
       backlash,
       drive: this.drive(),
       coast: this.coast(),
-      ...(torque === undefined ? {} : { torque }),
+      ...(torque === undefined ? {} : { torque, ...turnedIn(this.bearings(), this.seal()) }),
       ...(note ? { note } : {}),
     };
   }
@@ -163,3 +174,9 @@ export class SetUpDesk {
     return read.value;
   }
 }
+
+/** What was said of a pinion that was turned. */
+const turnedIn = (
+  bearings: GearTrial['bearings'] | undefined,
+  seal: GearTrial['seal'] | undefined,
+): Pick<GearTrial, 'bearings' | 'seal'> => ({ ...(bearings ? { bearings } : {}), ...(seal ? { seal } : {}) });
