@@ -10,6 +10,7 @@ import { pairLoads } from './figures/links';
 import { clamps, flip } from './figures/perches';
 import { places } from './figures/places';
 import { order } from './figures/order';
+import { weldOrder, type HousingWork } from './weld-order';
 import { meetings, tubeMaps } from './figures/tube-map';
 import { donorThings } from './figures/donor-things';
 import { templates } from './templates';
@@ -734,11 +735,57 @@ describe('the weld order', () => {
     after('cycle', 'weld.k');
     after('weld.k', 'weld.l');
     after('weld.l', 'weld.r');
-    after('weld.r', 'ends');
     expect(steps.at(-1)).toBe('straight');
     expect(ids(planOf({ brackets: two, choices: { perchesWelded: 'first' } })).indexOf('weld.l')).toBeLessThan(
       ids(planOf({ brackets: two, choices: { perchesWelded: 'first' } })).indexOf('weld.k'),
     );
+  });
+
+  it('follows the way the housing is cut, and the tools at hand', () => {
+    const base = {
+      brackets: [{ id: 'k', name: 'link', kind: 'link', side: 'left' }],
+      drilled: [{ id: 'b', name: 'breather' }],
+      ground: ['old perch'],
+      sides: '',
+      bar: true,
+      perches: 'last',
+      dampers: '',
+    } as const;
+    const steps = (work: HousingWork, more: Partial<Parameters<typeof weldOrder>[0]> = {}) =>
+      weldOrder({ ...base, work, ...more });
+    const idsOf = (work: HousingWork) => steps(work).map(({ id }) => id);
+    const trial = ['tack.k', 'tacked', 'trial', 'cycle', 'out'];
+    // With a slug out the ends never came off.
+    expect(idsOf('slug')).toEqual([
+      'level',
+      'grind',
+      'drill.b',
+      'butts',
+      ...trial,
+      'weld.k',
+      'welded',
+      'straight',
+    ]);
+    // With the ends off there is one joint of the tube: tacked before the axle goes under the car, welded last.
+    expect(idsOf('endOff')).toEqual([
+      ...['level', 'grind', 'drill.b', 'tackEnds', ...trial],
+      ...['weld.k', 'welded', 'ends', 'straight'],
+    ]);
+    expect(idsOf('newTubes')).toEqual([
+      ...['level', 'grind', 'drill.b', 'tubes', ...trial],
+      ...['weldTubes', 'weld.k', 'welded', 'ends', 'straight'],
+    ]);
+    expect(idsOf('whole')).toEqual(['level', 'grind', 'drill.b', ...trial, 'weld.k', 'welded', 'straight']);
+    expect(steps('whole', { brackets: [] }).map(({ id }) => id)).toEqual(['level', 'grind', 'drill.b']);
+    const ends = (bar: boolean) => steps('endOff', { bar }).find(({ id }) => id === 'ends')?.what;
+    expect(ends(true)).toMatch(/with the bar/);
+    expect(ends(false)).toMatch(/no bar is among the tools/);
+    expect(steps('slug', { sides: 'left side alone' }).find(({ id }) => id === 'butts')?.what).toMatch(
+      /left side/,
+    );
+    expect(steps('whole', { ground: [] }).map(({ id }) => id)).not.toContain('grind');
+    // An axle that the car holds itself has none of it.
+    expect(ids(planOf({ brackets: two, choices: { suspension: 'independent' } }))).toEqual([]);
   });
 
   it('holds until every bracket was read, after tack and after weld', () => {

@@ -21,11 +21,29 @@ interface Welded {
   readonly made?: 'tacked' | 'welded';
 }
 
+/** How the housing is cut, and where its joints come. */
+export type HousingWork =
+  /** Nothing of it is cut. */
+  | 'whole'
+  /** A slug goes out inboard of the end, which stays on: one butt a side. */
+  | 'slug'
+  /** The end comes off and is welded on again: one joint a side, the last of all. */
+  | 'endOff'
+  /** New tubes in the casting, new ends on them. */
+  | 'newTubes';
+
 interface WeldOrderInput {
+  /** What is welded. */
   readonly brackets: readonly Welded[];
-  /** Tubes that are joined to the casting anew, or shortened and butted. */
-  readonly newTubes: boolean;
-  readonly cut: boolean;
+  /** What is drilled, by name: before anything that could cover its place. */
+  readonly drilled: readonly { readonly id: string; readonly name: string }[];
+  /** Of the donor, in the way of what is welded, by name. */
+  readonly ground: readonly string[];
+  readonly work: HousingWork;
+  /** Sides that are cut, in words; empty for both. */
+  readonly sides: string;
+  /** A bar through the bearings’ seats is among the tools. */
+  readonly bar: boolean;
   readonly perches: 'first' | 'last';
   /** Mount to mount that bare dampers are held at, told in words; empty while it is not known. */
   readonly dampers: string;
@@ -49,8 +67,8 @@ const PULL: Readonly<Record<BracketKind, number>> = {
 };
 
 const WHY: Readonly<Partial<Record<BracketKind, string>>> = {
-  truss: 'It pulls the housing most of all, so the ends come after it; short runs, opposite sides in turn.',
-  brace: 'Its welds pull the tube: before the ends, opposite sides in turn.',
+  truss: 'It pulls the housing most of all: before whatever it would pull; short runs, opposite sides in turn.',
+  brace: 'Its welds pull the tube: before what has to stay where it is, opposite sides in turn.',
   perch: 'Its angle is the pinion’s: nothing that pulls comes after it.',
 };
 
@@ -72,33 +90,102 @@ function weldingTurn({ brackets, perches }: Pick<WeldOrderInput, 'brackets' | 'p
   return perches === 'first' ? [...seats, ...others] : [...others, ...seats];
 }
 
-/**
- * Steps from a bare housing to a straight one with all its brackets, with its hold points.
- *
- * @example weldOrder({ brackets: [truss, perchLeft, perchRight], … }) // … tack, trial in the car, truss, perches, ends
- */
-export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
-  const { brackets, newTubes, cut, dampers } = input;
-  const steps: WeldStep[] = [
+const BUTTS: Readonly<Record<HousingWork, WeldStep | undefined>> = {
+  whole: undefined,
+  slug: {
+    id: 'butts',
+    what: 'Weld the butts where the slug came out, quarters opposite each other in turn',
+    why: 'They set the width. The housing ends never came off: they are read again after each quarter.',
+  },
+  endOff: {
+    id: 'tackEnds',
+    what: 'Tack the end pieces on: three tacks, evenly round; read width and line',
+    why: 'They only have to carry the axle for its trial in the car; their one joint is welded last.',
+  },
+  newTubes: {
+    id: 'tubes',
+    what: 'Press the tubes in, tack them to the casting, and tack the ends on',
+    why: 'Tacks carry the axle for its trial in the car; nothing is welded through before that.',
+  },
+};
+
+/** Steps before anything of the brackets. */
+function beginning({ drilled, ground, work, sides, bar }: WeldOrderInput): WeldStep[] {
+  const butt = BUTTS[work];
+  return [
     {
       id: 'level',
-      what: 'Lay the housing on its stands, zero the gauge on the casting’s flat, bar through the bearings’ seats',
+      what: bar
+        ? 'Lay the housing on its stands, zero the gauge on the casting’s flat, bar through the bearings’ seats'
+        : 'Lay the housing on its stands, zero the gauge on the casting’s flat; no bar is among the tools: straightedges across both end faces',
       why: 'Every place and angle is against these. Seals, bearings and shafts are out: heat spoils them.',
     },
+    ...(ground.length
+      ? [
+          {
+            id: 'grind',
+            what: `Grind off what stands in the way: ${ground.join(', ')}`,
+            why: 'A part on an old weld stands crooked and cracks. Do not grind into the tube.',
+          },
+        ]
+      : []),
+    ...drilled.map(({ id, name }) => ({
+      id: `drill.${id}`,
+      what: `Drill and tap for ${name}; plug it until all is welded`,
+      why: 'Before anything can cover its place; chips come out while the housing is open.',
+    })),
+    ...(butt ? [{ ...butt, what: sides ? `${butt.what} (${sides})` : butt.what }] : []),
   ];
-  if (newTubes)
-    steps.push({
-      id: 'tubes',
+}
+
+/** The joints that are welded through once the axle was in the car. */
+function tubesThrough({ work }: WeldOrderInput): WeldStep[] {
+  if (work !== 'newTubes') return [];
+  return [
+    {
+      id: 'weldTubes',
       what: 'Weld the tubes to the casting: short runs, opposite sides in turn, let it cool between',
       why: 'What is nearest the middle pulls the whole tube: it comes before all else.',
-    });
-  if (cut)
-    steps.push({
-      id: 'butts',
-      what: 'Weld the butts of the shortened tubes, quarters opposite each other in turn',
-      why: 'They set the width; the bar has to turn freely after each quarter.',
-    });
-  if (brackets.length === 0) return [...steps, ...ending()];
+    },
+  ];
+}
+
+const ending = ({ work, bar, sides, brackets }: WeldOrderInput): readonly WeldStep[] => [
+  ...(work === 'endOff' || work === 'newTubes'
+    ? [
+        {
+          id: 'ends',
+          what: `Weld the ends last${sides ? ` (${sides})` : ''}, ${
+            bar
+              ? 'with the bar through both: it has to turn and slide freely'
+              : 'quarters opposite each other; no bar is among the tools: read straightness after each quarter, or borrow one'
+          }`,
+          why: 'All that pulls the tubes is done; whatever comes after this bends them again.',
+        },
+      ]
+    : []),
+  ...(work !== 'whole' || brackets.length
+    ? [
+        {
+          id: 'straight',
+          hold: true as const,
+          what: 'Read the straightness of both ends again, cold',
+          why: 'A bent housing wears bearings and tyres and breaks shafts.',
+        },
+      ]
+    : []),
+];
+
+/**
+ * Steps from a bare housing to a straight one with all its brackets, with its hold points, by the way it is cut.
+ *
+ * @example weldOrder({ work: 'slug', brackets: [truss, perchLeft, perchRight], … })
+ * // level, butts, tacks, trial in the car, truss, perches, straightness; no ends, for they never came off
+ */
+export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
+  const { brackets, dampers } = input;
+  const steps = beginning(input);
+  if (brackets.length === 0) return [...steps, ...tubesThrough(input), ...ending(input)];
   const turn = weldingTurn(input);
   for (const w of turn)
     steps.push({
@@ -131,6 +218,7 @@ export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
       what: 'Take it out again; mark everything that must stay clear of heat, earth the welder on the part itself',
       why: 'Current through bearings pits them; never weld with the earth on the far side of one.',
     },
+    ...tubesThrough(input),
   );
   for (const w of turn)
     steps.push({
@@ -147,20 +235,6 @@ export function weldOrder(input: WeldOrderInput): readonly WeldStep[] {
       what: 'Read every bracket again, and enter it as welded',
       why: 'From here on it counts where it stands.',
     },
-    ...ending(),
+    ...ending(input),
   ];
 }
-
-const ending = (): readonly WeldStep[] => [
-  {
-    id: 'ends',
-    what: 'Weld the housing ends last, with the bar through both: it has to turn and slide freely',
-    why: 'All that pulls the tubes is done; whatever comes after this bends them again.',
-  },
-  {
-    id: 'straight',
-    hold: true,
-    what: 'Read the straightness of both ends again, cold',
-    why: 'A bent housing wears bearings and tyres and breaks shafts.',
-  },
-];

@@ -1,5 +1,6 @@
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { greater, type Maybe } from '../../../measure';
+import { dampersAtRide, type DamperAtRide } from '../../brackets/figures/order';
 import { pulls, type PullOf, type Pulls } from '../../brackets/figures/pulls';
 import { weighedHeight } from '../../brief/figures/torque';
 import { width } from '../../cut/figures/stand';
@@ -9,6 +10,7 @@ import { POSE_SHAPES, STANCE_POSES, type StancePoseId } from '../../stance/poses
 import { answer, type PlaceId, unless } from '../../../stage';
 import { node, type Reads } from '../node';
 import { posedAt, reached, type Posed, type Stand } from '../study';
+import { sprung } from './arms';
 import { pointOf, type Member } from './held';
 import { armLoads, hardest } from './loads';
 import { height } from './scales';
@@ -130,10 +132,23 @@ const weighed = node('weighedHeight', (r): Maybe => {
   return found && found.value >= CARS.least && found.value <= CARS.most ? found : undefined;
 });
 
+/** What dampers and coil-overs are at ride height. */
+const atRide = node('dampersAtRide', (r): readonly DamperAtRide[] | undefined => {
+  const all = r
+    .of(sprung)
+    .flatMap(({ member, ride }) =>
+      ride && (member.kind === 'damper' || member.kind === 'coilOver')
+        ? [{ name: member.name, length: ride }]
+        : [],
+    );
+  return all.length ? all : undefined;
+});
+
 /** Questions of earlier stages that the motion answers. */
 export const ANSWERS = [
   answer(axleTravel, travel),
   answer(outward, sideways),
   answer(pulls, loads),
   answer(weighedHeight, weighed),
+  answer(dampersAtRide, atRide),
 ];
