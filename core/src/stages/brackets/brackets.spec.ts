@@ -2,8 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { allFigures } from '../../evaluate/all-figures';
 import { evaluate } from '../../evaluate/evaluate';
 import type { Plan } from '../../plan';
-import { reading, sheetFor, workedPlan } from '../../testing/plans';
+import tern from '../../../../examples/tern.json';
+import { reading, sheetFor, wholePlan, workedPlan } from '../../testing/plans';
+import { wheelbaseNow } from '../brief/figures/torque';
 import { pinionSide } from '../driveline/figures/line';
+import { atRest } from '../driveline/figures/motion';
 import type { Bracket, BracketKit, BoltJoint, Link } from './choices';
 import { freePlaces } from './figures/fittings';
 import { pairLoads } from './figures/links';
@@ -712,6 +715,44 @@ describe('links and what they pull at', () => {
     });
     expect(checkOf(plan, 'link.r.thread')?.level).toBe('stop');
     expect(checkOf(plan, 'link.l.thread')?.level).toBe('ok');
+  });
+});
+
+describe('an axle that its plates move', () => {
+  const car = wholePlan(tern.plan);
+  const of = (shift: number, more: Plan['readings'] = {}) =>
+    evaluate({ ...car, readings: { ...car.readings, 'perch.shift': reading('chosen', shift), ...more } });
+
+  it('takes wheelbase, driveshaft and the tyres in their arches along', () => {
+    const [still, forward] = [of(0), of(20)];
+    const read = still.of(wheelbaseNow)?.value ?? NaN;
+    expect(read).toBeGreaterThan(2000);
+    expect(forward.of(wheelbaseNow)?.value).toBe(read - 20);
+    const length = (r: typeof still) => r.of(atRest)?.shafts[0]?.length.value ?? NaN;
+    expect(length(still)).toBeGreaterThan(1200);
+    // The shaft lies all but level: nearly all of it goes off its length.
+    expect(length(still) - length(forward)).toBeCloseTo(20, 0);
+    const arch = (r: typeof still) => r.checks.find(({ id }) => id === 'perch.arch');
+    expect(arch(still)).toBeUndefined();
+    expect(arch(forward)?.level).toBe('unknown');
+    const gaps = (ahead: number, behind: number) => ({
+      'perch.archAhead': reading('tape', ahead),
+      'perch.archBehind': reading('tape', behind),
+    });
+    expect(arch(of(20, gaps(70, 55)))).toMatchObject({ level: 'ok', figure: { value: 50 } });
+    expect(arch(of(20, gaps(15, 55)))?.level).toBe('stop');
+    expect(arch(of(-30, gaps(70, 21)))).toMatchObject({ level: 'stop', figure: { value: -9 } });
+  });
+
+  it('has the centre bolt in the hole behind where it goes forward, and its template says so', () => {
+    const plate = of(20, {
+      'clamp.bolt': reading('caliper', 12.7),
+      'perch.pin': reading('caliper', 14.2),
+      'spring.width': reading('caliper', 50.6),
+    }).of(templates['plate']);
+    const holes = plate.shapes.flatMap((s) => (s.kind === 'circle' && s.centre[1] === 0 ? [s.centre[0]] : []));
+    expect(holes).toEqual([0, -20]);
+    expect(plate.said).toMatch(/{20 mm} behind the middle hole: that puts the axle as far forward/);
   });
 });
 

@@ -11,6 +11,7 @@ export const BRACKET_LIMITS = [
   lengthLimit('bracket.kit', 'Datums of a kit off each other', 1.5, 20),
   lengthLimit('perch.bumpLeft', 'Bump travel that is left', 50, 200),
   lengthLimit('perch.pinPlay', 'Play of the centre bolt in its perch', 0.5, 5),
+  lengthLimit('perch.arch', 'Tyre to its arch, ahead and behind', 25, 100),
   lengthLimit('clamp.fit', 'Plate’s holes off the U-bolt’s legs', 1, 10),
   limit('joint.play', 'Play of a bolt in its hole', 'mm', 0.5, [0, 5]),
   lengthLimit('joint.wall', 'Least wall of a sleeve', 1.5, 10),

@@ -45,10 +45,28 @@ export const BRACKET_QUANTITIES = [
   perch('perch.pinHole', 'Hole in the new perch', 'The hole that the head goes into.', [3, 60]),
   perch(
     'perch.shift',
-    'Axle moved in the plate’s holes',
-    'Holes of the spring plate taken off the middle, forward plus.',
+    'Axle moved by its plates',
+    'How far forward of where the middle hole puts it the axle stands; back is minus. The centre bolt then sits in a hole as far behind the middle. Everything forward of the axle is read with it in the middle hole.',
     [-80, 80],
     { instrument: 'chosen', fallback: { value: 0, why: 'the middle hole' } },
+  ),
+  perch(
+    'perch.archAhead',
+    'Tyre to arch, ahead',
+    'The tighter side; axle in the middle hole, at bump.',
+    [0, 300],
+    {
+      instrument: 'tape',
+    },
+  ),
+  perch(
+    'perch.archBehind',
+    'Tyre to arch, behind',
+    'The tighter side; axle in the middle hole, at bump.',
+    [0, 300],
+    {
+      instrument: 'tape',
+    },
   ),
   clamp('clamp.bolt', 'U-bolt', 'Across the shank.', [5, 32]),
   clamp('clamp.plate', 'Spring plate', 'Thickness of the plate under the nuts.', [2, 50]),

@@ -2,9 +2,9 @@ import { stage } from '../../stage';
 import { boltJoints, heights, linked, strengths } from './checks/links';
 import { meets, onOld } from './checks/meets';
 import { asWelded, kits, stands } from './checks/places';
-import { flips, perchAngles, pins, uBolts } from './checks/springs';
+import { archRoom, flips, perchAngles, pins, uBolts } from './checks/springs';
 import { clampDecision, placesDecision } from './decisions';
-import { clamps, flip, perchOff, wheelbase } from './figures/perches';
+import { clamps, flip, perchOff, PLATE_ANSWERS, wheelbase } from './figures/perches';
 import { pairLoads } from './figures/links';
 import { node } from './node';
 import { brackets } from './words';
@@ -19,6 +19,7 @@ export const bracketsStage = stage(brackets, {
     kits,
     perchAngles,
     flips,
+    archRoom,
     pins,
     uBolts,
     linked,
@@ -27,6 +28,7 @@ export const bracketsStage = stage(brackets, {
     heights,
   ],
   decisions: [placesDecision, clampDecision],
+  answers: PLATE_ANSWERS,
   figures: [clamps, flip, perchOff, wheelbase, pairLoads],
   begun: node('begun', (r) =>
     [r.part('brackets'), r.part('links'), r.part('boltJoints')].some((part) => Object.keys(part).length > 0),

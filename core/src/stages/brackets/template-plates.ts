@@ -4,6 +4,7 @@ import type { JigShape, Spot } from '../hubs/jig';
 import { outside } from './figures/frame';
 import { places } from './figures/places';
 import { node } from './node';
+import { sized } from '../../measure';
 import { lacking, path, rectangle, type Template, type TemplateWord } from './template-parts';
 
 const ARC_STEPS = 48;
@@ -116,9 +117,14 @@ export const plate = node('plate', (r): Template => {
     ],
     words: [
       { text: 'forward', at: [u - 10, 1] },
-      { text: 'centre bolt', at: [2, 2] },
+      { text: shift === 0 ? 'centre bolt' : 'middle hole', at: [2, 2] },
+      ...(shift === 0 ? [] : [{ text: 'centre bolt here', at: [2 - shift, -6] as const }]),
     ],
-    said: 'Seen from above, forward to the right. U-bolt holes 1 mm over the bolt; the spring lies between them.',
+    said: `Seen from above, forward to the right. U-bolt holes 1 mm over the bolt; the spring lies between them.${
+      shift === 0
+        ? ''
+        : ` The centre bolt goes ${sized(Math.abs(shift))} ${shift > 0 ? 'behind' : 'before'} the middle hole: that puts the axle as far ${shift > 0 ? 'forward' : 'back'}.`
+    }`,
     lacks: [],
   };
 });

@@ -4,7 +4,7 @@ import { wrapped } from '../../../mechanics';
 import { compared, judge, unknownCheck, type Check, unless } from '../../../stage';
 import { upper } from '../names';
 import { places, type PlacedBracket } from '../figures/places';
-import { clamps, cornerRoom, flip, perchOff, pinPlay, plateOff } from '../figures/perches';
+import { archLeft, clamps, cornerRoom, flip, perchOff, pinPlay, plateOff } from '../figures/perches';
 import { node, type Reads } from '../node';
 
 const STAGE = 'brackets' as const;
@@ -127,6 +127,29 @@ export const pins = node('pins', (r): readonly Check[] => {
         : '',
       at: 'perch.pinHole',
       lacks: [...unless(pin, 'perch.pin'), ...unless(hole, 'perch.pinHole')],
+    }),
+  ];
+});
+
+/** An axle that is moved in its plates takes its tyres along in their arches. */
+export const archRoom = node('archRoom', (r): readonly Check[] => {
+  const shift = r.figure('perch.shift');
+  if (!shift || shift.value === 0) return [];
+  return [
+    judge({
+      id: 'perch.arch',
+      stage: STAGE,
+      figure: r.of(archLeft),
+      way: 'atLeast',
+      limit: r.limit('perch.arch'),
+      stop: 0,
+      holds: 'Tyres keep clear of their arches, ahead and behind',
+      fails: (level) => (level === 'stop' ? 'A tyre meets its arch' : 'A tyre comes near its arch'),
+      unknown: 'Tyres in their arches, ahead and behind: not looked at',
+      reason: `The plates put the axle ${sized(Math.abs(shift.value))} ${shift.value > 0 ? 'forward' : 'back'} of their middle hole, and its tyres with it.`,
+      todo: 'The middle hole, or work on the arch.',
+      at: 'perch.archAhead',
+      lacks: (['perch.archAhead', 'perch.archBehind'] as const).filter((id) => !r.figure(id)),
     }),
   ];
 });

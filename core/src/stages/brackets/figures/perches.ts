@@ -2,6 +2,9 @@ import { type PlaceId, unless } from '../../../stage';
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { derive, deriveWherePossible, given, type Figure, type Maybe } from '../../../measure';
 import { CORNER } from '../../../mechanics';
+import { answer } from '../../../stage';
+import { movedWheelbase } from '../../brief/figures/torque';
+import { axleMoved } from '../../driveline/figures/line';
 import { node, type Reads } from '../node';
 import { outside } from './frame';
 import { places } from './places';
@@ -187,10 +190,33 @@ export const wheelbase = node('wheelbase', (r): Maybe => {
     label: 'Wheelbase with the axle moved',
     unit: 'mm',
     formula: '{L} − {s}',
-    source: 'Forward shortens it',
+    source: 'Read with the axle in the middle hole; forward shortens it',
     inputs: { L, s },
   });
 });
+
+/** How far forward the axle is moved in its plates, mm, where it is. */
+const moved = node('moved', (r): Maybe => {
+  const s = r.figure('perch.shift');
+  return s && s.value !== 0 ? s : undefined;
+});
+
+/** What the tyre keeps to its arch ahead and behind once the axle is moved, mm; the less of both. */
+export const archLeft = node('archLeft', (r): Maybe => {
+  const [s, ahead, behind] = [r.of(moved), r.figure('perch.archAhead'), r.figure('perch.archBehind')];
+  if (!s || !ahead || !behind) return undefined;
+  return derive({
+    id: 'perch.archLeft',
+    label: 'Tyre to its arch, ahead or behind, with the axle moved',
+    unit: 'mm',
+    formula: 'min({a} − {s}, {b} + {s})',
+    source: 'As read with the axle in the middle hole, and by how much it is moved',
+    inputs: { a: ahead, b: behind, s },
+  });
+});
+
+/** What earlier stages ask of the spring plates. */
+export const PLATE_ANSWERS = [answer(movedWheelbase, wheelbase), answer(axleMoved, moved)];
 
 /** Play of the centre bolt’s head in its perch, mm. */
 export const pinPlay = node('pinPlay', (r): Maybe => {

@@ -13,6 +13,15 @@ export const centreHeight = node(
   (r): Maybe => r.of(weighedHeight) ?? r.figure('brief.cgHeight'),
 );
 
+/** Wheelbase with the axle moved in its spring plates, mm, where it is moved. */
+export const movedWheelbase = asks<Figure>('brief.movedWheelbase');
+
+/** Wheelbase as the car will have it: as read, and as its axle is moved. */
+export const wheelbaseNow = node(
+  'wheelbaseNow',
+  (r): Maybe => r.of(movedWheelbase) ?? r.figure('brief.wheelbase'),
+);
+
 /** What the car weighs and what its shafts must carry. */
 export const torque = node('torque', (r) =>
   briefStage({
@@ -23,7 +32,7 @@ export const torque = node('torque', (r) =>
     mass: r.figure('brief.mass'),
     front: r.figure('brief.front'),
     rear: r.figure('brief.rear'),
-    wheelbase: r.figure('brief.wheelbase'),
+    wheelbase: r.of(wheelbaseNow),
     cgHeight: r.of(centreHeight),
     tyreDiameter: r.figure('brief.tyreDiameter'),
     torque: r.figure('brief.torque'),

@@ -1,5 +1,5 @@
 import { assumedAs, derive, given, sized, type Figure, type Maybe } from '../../../measure';
-import { waitsFor, type PlaceId } from '../../../stage';
+import { asks, waitsFor, type PlaceId } from '../../../stage';
 import { chosen, school } from '../../cut/figures/schools';
 import { stand } from '../../cut/figures/stand';
 import { isPlanned } from '../../cut/school-stage';
@@ -77,9 +77,24 @@ const GEARBOX = ['drive.along', 'survey.gearbox', 'drive.height'] as const;
 const CENTRE = ['drive.centre.along', 'drive.centre.side', 'drive.centre.height'] as const;
 const AXLE = ['drive.axleHeight', 'drive.nose', 'drive.drop'] as const;
 
+/** How far forward of where it was read from the axle is moved, mm, once that is chosen. */
+export const axleMoved = asks<Figure>('driveline.axleMoved');
+
+/** A place of the car, from the axle as it will stand. */
 function placeOf(r: Reads, [along, side, height]: typeof GEARBOX | typeof CENTRE): Place | undefined {
   const [x, y, z] = [r.figure(along), r.figure(side), r.figure(height)];
-  return x && y && z ? { along: x, side: y, height: z } : undefined;
+  if (!x || !y || !z) return undefined;
+  const s = r.of(axleMoved);
+  if (!s) return { along: x, side: y, height: z };
+  const nearer = derive({
+    id: `${along}.moved`,
+    label: `${x.label}, from the axle as it is moved`,
+    unit: 'mm',
+    formula: '{x} − {s}',
+    source: 'Read with the axle in the middle hole of its plates; they move it forward by so much',
+    inputs: { x, s },
+  });
+  return { along: nearer, side: y, height: z };
 }
 
 /** Shafts shorter than this are none, mm. */

@@ -4,7 +4,7 @@ import type { ShaftObstacle } from '../choices';
 import type { Line, LineAt } from '../line-at';
 import { node } from '../node';
 import { axleTravel, type AxleTravel } from './axle-travel';
-import { line } from './line';
+import { axleMoved, line } from './line';
 import { atRest } from './motion';
 
 /** What stands over the driveshaft, and what is left under it at full bump. */
@@ -40,7 +40,11 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
     ...(travel?.lacks ?? []),
   ];
   const pinions = rest && bump ? raised(rest, bump, travel) : [];
-  const over = Object.entries(r.part('overShaft')).map(([id, o]): Over => ({
+  const forward = r.of(axleMoved)?.value ?? 0;
+  const list = Object.entries(r.part('overShaft')).map(
+    ([id, o]) => [id, { ...o, along: o.along - forward }] as const,
+  );
+  const over = list.map(([id, o]): Over => ({
     id,
     ...o,
     gap: rest && known && D && bump ? gapOf(id, o, { rest, known, pinions, D, front }) : undefined,

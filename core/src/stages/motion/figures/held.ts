@@ -1,6 +1,6 @@
 import { type PlaceId, unless } from '../../../stage';
 import type { Figure } from '../../../measure';
-import { centreHeight } from '../../brief/figures/torque';
+import { centreHeight, wheelbaseNow } from '../../brief/figures/torque';
 import type { AxleLink, AxlePin, Point3, SolidAxle } from '../../../mechanics/solid-axle';
 import type { Suspension } from '../../driveline/choices';
 import type { Arm, ArmKind, LadderFront } from '../choices';
@@ -88,7 +88,6 @@ const READ = [
   'spring.bump',
   'spring.droop',
   'stance.lean',
-  'brief.wheelbase',
   'motion.rearBrake',
   'motion.bush',
 ] as const;
@@ -321,8 +320,9 @@ export const holding = node('holding', (r): Holding => {
     const figure = r.figure(id);
     if (figure) byId.set(id, inputs.add(figure));
   }
-  const centre = r.of(centreHeight);
+  const [centre, base] = [r.of(centreHeight), r.of(wheelbaseNow)];
   if (centre) byId.set('brief.cgHeight', inputs.add(centre));
+  if (base) byId.set('brief.wheelbase', inputs.add(base));
   const at = (id: string): number => byId.get(id) ?? -1;
   const { members, unplaced } = membersOf(r, inputs, H);
   const crank = crankOf(r, inputs);

@@ -2,7 +2,7 @@ import { type PlaceId, unless } from '../../../stage';
 import { derive, given, type Figure, type Maybe } from '../../../measure';
 import { axleLoadBounds, axleLoads } from '../../../mechanics/axle-loads';
 import type { Point3 } from '../../../mechanics/solid-axle';
-import { centreHeight, torque } from '../../brief/figures/torque';
+import { centreHeight, torque, wheelbaseNow } from '../../brief/figures/torque';
 import { pairLoads } from '../../brackets/figures/links';
 import { track } from '../../stance/figures/stance';
 import { node, type Reads } from '../node';
@@ -64,8 +64,9 @@ function shaftTurn(r: Reads, thrust: Figure): Maybe {
 
 /** Rear load and push under braking, by the rear’s share of it and the tyres’ friction. */
 function braking(r: Reads): Pick<Pushes, 'thrust' | 'load'> | undefined {
-  const ids = ['brief.front', 'brief.rear', 'brief.wheelbase', 'brief.friction'] as const;
-  const [F, R, L, μ] = ids.map((id) => r.figure(id));
+  const ids = ['brief.front', 'brief.rear', 'brief.friction'] as const;
+  const [F, R, μ] = ids.map((id) => r.figure(id));
+  const L = r.of(wheelbaseNow);
   const h = r.of(centreHeight);
   const q = r.figure('motion.rearBrake');
   if (!F || !R || !L || !h || !μ || !q) return undefined;

@@ -9,6 +9,7 @@ import { line } from '../../driveline/figures/line';
 import { atRest } from '../../driveline/figures/motion';
 import { stance } from '../../stance/figures/stance';
 import type { Obstacle } from '../choices';
+import { axleMoved } from '../../driveline/figures/line';
 import { node, type Reads } from '../node';
 import { memberAt, posedAt, reached, type Posed, type Stand } from '../study';
 import { pointOf, type Member } from './held';
@@ -340,10 +341,23 @@ function roomOf(
   };
 }
 
+/** What does not move, forward of the axle as it will stand: it was read with the axle in the middle hole of its plates. */
+export const obstaclesNow = node('obstaclesNow', (r): Readonly<Record<string, Obstacle>> => {
+  const forward = r.of(axleMoved)?.value;
+  const all = r.part('obstacles');
+  if (!forward) return all;
+  return Object.fromEntries(
+    Object.entries(all).map(([id, o]) => [
+      id,
+      { ...o, x: o.x - forward, ...(o.x2 === undefined ? {} : { x2: o.x2 - forward }) },
+    ]),
+  );
+});
+
 /** Room to everything of the car that was listed, where it is least in the travel. */
 export const rooms = node('rooms', (r: Reads): readonly Room[] => {
   const stands = r.of(standing);
-  const listed = Object.entries(r.part('obstacles'));
+  const listed = Object.entries(r.of(obstaclesNow));
   if (!stands || listed.length === 0)
     return listed.map(([id, obstacle]) => ({ id, obstacle, room: undefined, body: '', asked: undefined }));
   const { all } = r.of(bodies);
