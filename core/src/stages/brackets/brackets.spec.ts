@@ -718,6 +718,40 @@ describe('links and what they pull at', () => {
   });
 });
 
+describe('a clock that is wanted', () => {
+  it('goes before what was carried over, and stands without a distance', () => {
+    const base = { ...old(304.8, { clock: deg(-30) }), name: 'Link' } as const;
+    const of = (b: Parameters<typeof planOf>[0]['brackets']) =>
+      evaluate(planOf({ readings: OLD, brackets: b }))
+        .of(places)
+        .find(({ id }) => id === 'a');
+    const carried = of({ a: base });
+    const wanted = of({ a: { ...base, place: { datum: 'casting', clock: deg(140) } } });
+    expect(wanted?.clock?.value).toBeCloseTo(deg(140), 12);
+    expect(wanted?.clock?.value).not.toBeCloseTo(carried?.clock?.value ?? NaN, 3);
+    expect(wanted?.by).toBe('old');
+    expect(wanted?.y?.value).toBeCloseTo(carried?.y?.value ?? NaN, 9);
+  });
+
+  it('of a bracket by its pickup points is kept', () => {
+    const found = evaluate(
+      planOf({ brackets: { a: { ...at(0, 0), apart: 918, place: { datum: 'casting', clock: deg(178) } } } }),
+    ).of(places)[0];
+    expect(found?.by).toBe('car');
+    expect(found?.middle?.value).toBeCloseTo(459, 9);
+    expect(found?.clock?.value).toBeCloseTo(deg(178), 12);
+  });
+
+  it('says what is missing where it cannot be carried over: the old casting’s flat', () => {
+    const { 'angle.flat': _, ...readings } = OLD as Plan['readings'];
+    const found = evaluate(
+      planOf({ readings, brackets: { a: { ...old(304.8, { clock: 0 }), name: 'Link' } } }),
+    );
+    expect(found.of(places)[0]?.lacks).toContain('angle.flat');
+    expect(found.decisions.find(({ id }) => id === 'bracketPlaces')?.lacks).toContain('angle.flat');
+  });
+});
+
 describe('an axle that its plates move', () => {
   const car = wholePlan(tern.plan);
   const of = (shift: number, more: Plan['readings'] = {}) =>

@@ -55,7 +55,8 @@ export interface OldPlace {
 /** Where it is wanted on the new axle; the clock against the casting’s flat. */
 export interface NewPlace {
   readonly datum: BracketDatum;
-  readonly at: number;
+  /** Left out where only the clock is wanted: its distance then follows from kit, old axle or car. */
+  readonly at?: number;
   readonly clock?: number;
 }
 
@@ -109,6 +110,7 @@ const OLD = object<OldPlace>(
   ['clock'],
 );
 const NEW = object<NewPlace>({ datum: oneOf<BracketDatum>(BRACKET_DATUMS), at: PLACE, clock: CLOCK }, [
+  'at',
   'clock',
 ]);
 const MADE = object<MadePlace>({ by: oneOf<MadePlace['by']>(['tacked', 'welded']), at: PLACE, clock: CLOCK }, [

@@ -1,8 +1,7 @@
 import type { Side } from '../../../geometry';
 import { sized, type Figure } from '../../../measure';
-import { judge, judgeClosure, unknownCheck, type Check, unless, type PlaceId } from '../../../stage';
+import { judge, judgeClosure, unknownCheck, type Check } from '../../../stage';
 import { FITTINGS, KIND_NAMES, upper } from '../names';
-import { setSlope } from '../../driveline/figures/slopes';
 import { datumLacks, outside } from '../figures/frame';
 import { placeOf, places, sidesOf, type PlacedBracket } from '../figures/places';
 import { gapsOf, kitOffs } from '../figures/gaps';
@@ -11,22 +10,8 @@ import { node, perBracket, type Reads } from '../node';
 const STAGE = 'brackets' as const;
 const AT = 'bracket.list' as const;
 
-/** What is missing for its clock angle: the slopes it is carried over by, or that a perch is turned by. */
-function clockLacks(r: Reads, { item, side }: PlacedBracket): readonly PlaceId[] {
-  const carried = item.old?.clock !== undefined;
-  if (!carried && item.kind !== 'perch') return [];
-  const needed = (
-    [
-      carried ? 'angle.flat' : (`angle.perch.${side}` as const),
-      'donor.angle.flat',
-      'donor.angle.pinion',
-    ] as const
-  ).filter((id) => r.figure(id) === undefined);
-  return [...needed, ...unless(r.of(setSlope), 'drive.aim')];
-}
-
 /** What of a bracket is not known yet. */
-function unknownOf(r: Reads, p: PlacedBracket): Check[] {
+function unknownOf(p: PlacedBracket): Check[] {
   const named = `${upper(p.item.name)}, ${KIND_NAMES[p.item.kind]}`;
   const checks: Check[] = [];
   if (!p.y)
@@ -50,7 +35,7 @@ function unknownOf(r: Reads, p: PlacedBracket): Check[] {
         unknown: `${named}: where it stands round the tube is not known`,
         reason: 'Whether it meets another thing cannot be told without its clock angle.',
         at: AT,
-        lacks: clockLacks(r, p),
+        lacks: p.lacks,
       }),
     );
   return checks;
@@ -168,7 +153,7 @@ const overWeld = (p: PlacedBracket, side: Side, gap: Figure): Check => ({
 /** One bracket by itself. */
 const standsOf = perBracket('stands', (r, id): readonly Check[] => {
   const p = r.of(placeOf(id));
-  return p ? [...unknownOf(r, p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)] : [];
+  return p ? [...unknownOf(p), ...onTube(r, p), ...roundIt(r, p), ...onSeam(r, p)] : [];
 });
 
 /** Every bracket by itself. */

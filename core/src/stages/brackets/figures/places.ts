@@ -1,4 +1,5 @@
-import type { PlaceId } from '../../../stage';
+import { setSlope } from '../../driveline/figures/slopes';
+import { unless, type PlaceId } from '../../../stage';
 import { SIDES, type Side } from '../../../geometry';
 import { derive, given, type Maybe } from '../../../measure';
 import { wrapped } from '../../../mechanics';
@@ -127,8 +128,21 @@ function placed(r: Reads, id: string, item: Bracket): PlacedBracket {
     fromEnd: fromFace(asked, now.end[side], y, 'End'),
     clock,
     gauge: gaugeOf(asked, clock),
-    lacks: y ? [] : want.lacks.filter((q) => lacking(r, q)),
+    lacks: [...(y ? [] : want.lacks.filter((q) => lacking(r, q))), ...(clock ? [] : clockLacks(r, item, side))],
   };
+}
+
+/** What is missing for its clock angle: the slopes it is carried over by, or that a perch is turned by. */
+function clockLacks(r: Reads, item: Bracket, side: Side): readonly PlaceId[] {
+  const read = item.old?.clock === undefined ? undefined : item.old;
+  if (!read && item.kind !== 'perch') return [];
+  const flats = read
+    ? read.zero === 'flat'
+      ? (['angle.flat'] as const)
+      : []
+    : ([`angle.perch.${side}`] as const);
+  const needed = [...flats, 'donor.angle.flat', 'donor.angle.pinion'] as const;
+  return [...needed.filter((id) => r.figure(id) === undefined), ...unless(r.of(setSlope), 'drive.aim')];
 }
 
 const plannedOf = (asked: Asked, { y, clock }: Found): PlacedBracket['planned'] & object => ({

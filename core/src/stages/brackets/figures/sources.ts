@@ -47,6 +47,8 @@ export interface Found {
   readonly y: Maybe;
   readonly clock: Maybe;
   readonly lacks: readonly PlaceId[];
+  /** It says how it is turned, and nothing of where it is. */
+  readonly clockOnly?: boolean;
 }
 
 function chosenAt({ id, item }: Asked, what: string, value: number, source: string): Figure {
@@ -57,14 +59,18 @@ function byPlace(asked: Asked): Found | undefined {
   const { id, item, side, now } = asked;
   const { place } = item;
   if (!place) return undefined;
-  const a = chosenAt(asked, 'at', place.at, `Chosen, from the ${BRACKET_DATUM_NAMES[place.datum]}`);
+  const a =
+    place.at === undefined
+      ? undefined
+      : chosenAt(asked, 'at', place.at, `Chosen, from the ${BRACKET_DATUM_NAMES[place.datum]}`);
   return {
-    y: fromDatum(asked, now, place.datum, a, 'byPlace'),
+    y: a && fromDatum(asked, now, place.datum, a, 'byPlace'),
     clock:
       place.clock === undefined
         ? undefined
         : given(`bracket.${id}.chosenClock`, `${item.name}, clock`, place.clock, 0, 'rad', 'Chosen'),
-    lacks: datumLacks('new', place.datum, side),
+    lacks: a ? datumLacks('new', place.datum, side) : [],
+    clockOnly: !a,
   };
 }
 
@@ -198,7 +204,7 @@ export function wanted(asked: Asked): Found & { readonly by?: PlacedBy } {
   for (const [way, of] of WAYS) {
     const one = of(asked);
     if (!one) continue;
-    if (!found) [found, by] = [one, way];
+    if (!found && !one.clockOnly) [found, by] = [one, way];
     // A place that says no clock keeps the one that was read.
     clock ??= one.clock;
   }

@@ -147,8 +147,13 @@ export function withField(b: Bracket, { key, value }: FieldChange, pending: Pend
   if (field === undefined)
     return value === undefined || value === '' ? without(b, key) : { ...b, [key]: value };
   const now = (b as unknown as Record<string, object | undefined>)[part];
-  if (field === 'at' && value === undefined) return without(b, part);
-  if (!now && field !== 'at') return b;
+  // A wanted clock stands by itself: its distance then follows from what else is known.
+  const alone = part === 'place' && field === 'clock';
+  const left = part === 'place' && (now as { clock?: number } | undefined)?.clock !== undefined;
+  if (field === 'at' && value === undefined && !left) return without(b, part);
+  if (alone && value === undefined && (now as { at?: number } | undefined)?.at === undefined)
+    return without(b, part);
+  if (!now && field !== 'at' && !(alone && value !== undefined)) return b;
   const begun = Object.fromEntries(
     Object.entries(pending).flatMap(([k, v]) =>
       k.startsWith(`${part}.`) && v !== undefined ? [[k.slice(part.length + 1), v]] : [],

@@ -4,6 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import {
   bracketProblem,
   KIND_NAMES,
+  placeName,
   places,
   SIDE_NAMES,
   type Bracket,
@@ -79,6 +80,7 @@ export class BracketList {
         ...p,
         kind: `${KIND_NAMES[p.item.kind]}, ${SIDE_NAMES[p.item.side]}`,
         from: p.by ? FROM[p.by] : 'no place yet',
+        wants: p.lacks.map((id) => placeName(id)).join(', '),
       })),
   );
   protected readonly id = computed(() => {
