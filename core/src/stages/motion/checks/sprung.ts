@@ -204,7 +204,7 @@ export const clears = node('clears', (r): readonly Check[] => {
       fails: (level) => `${obstacle.name}: ${level === 'stop' ? 'met' : 'too near'} by the ${body}`,
       unknown: `${obstacle.name}: whether it is met is not known`,
       reason:
-        'Tubes, casting, cover, pinion, driveshaft, brakes, wheels, brackets, links, springs and dampers, at every height with roll either way. What touches is bent, cut through or torn off. A fitting without a height counts as {30 mm} high.',
+        'Tubes, casting, cover, pinion, driveshaft, brakes, wheels, brackets, what is left of the donor, links, bars, springs and dampers, at every height with roll either way. What touches is bent, cut through or torn off. A fitting without a height, and what is left of the donor, counts as {30 mm} high.',
       todo: 'Move the link or the thing, take less travel, or notch and plate what is in the way.',
       at: 'obstacle.list',
       lacks,

@@ -4,6 +4,7 @@ import { roomOfBar, roomOfWheel, type Capsule, type Disc, type Still } from '../
 import { carried, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
 import { FITTINGS } from '../../brackets/names';
 import { newFrame, outside } from '../../brackets/figures/frame';
+import { donorThings } from '../../brackets/figures/donor-things';
 import { places } from '../../brackets/figures/places';
 import { line } from '../../driveline/figures/line';
 import { atRest } from '../../driveline/figures/motion';
@@ -65,9 +66,11 @@ export const bodies = node('bodies', (r): Bodies => {
     castingBody(r, H),
     ...standingBodies(r, H),
     shaftBody(r),
+    ...donorBodies(r, H),
+    ...leafBodies(r, H),
     ...wheelBodies(r, H),
   ];
-  const members = [...held.members, ...held.sprung].map((member): Body => ({
+  const members = [...held.members, ...held.bars, ...held.sprung].map((member): Body => ({
     name: member.name,
     member,
     radius: (member.arm.outside ?? 2 * (held.sprung.includes(member) ? USUAL_SPRUNG : USUAL_LINK / 2)) / 2,
@@ -179,6 +182,45 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
         }),
       ),
     });
+  });
+}
+
+/** What is left of the donor’s on its tubes: where round them, and how high, nobody listed. A ring as high as a fitting counts. */
+function donorBodies(r: Reads, H: number): readonly Bodies[] {
+  return r.of(donorThings).map(({ name, side, from, to }): Bodies => {
+    const [face, D] = [r.of(newFrame).casting[side], r.of(outside)[side]];
+    if (!face || !D) return lacking(...unless(face, 'brief.targetWidth'), ...unless(D, 'donor.tubeOd'));
+    const y = face.value + (side === 'left' ? 1 : -1) * ((from.value + to.value) / 2);
+    return found({
+      name,
+      wheel: {
+        centre: [0, y, H],
+        axis: [0, 1, 0],
+        half: Math.abs(to.value - from.value) / 2,
+        radius: D.value / 2 + FITTING_HIGH,
+      },
+    });
+  });
+}
+
+/** Half of the width of a usual leaf spring, mm. */
+const USUAL_LEAF = 32;
+
+/** Both leaf springs: from the axle to the front eye, which stays, and as far back. */
+function leafBodies(r: Reads, H: number): readonly Bodies[] {
+  if (r.choice('suspension') !== 'leaf') return [];
+  const [a, b, e, s] = (['leaf.front', 'leaf.rear', 'leaf.eye', 'spring.spacing'] as const).map((id) =>
+    r.figure(id),
+  );
+  if (!a || !b || !e || !s)
+    return [lacking(...(['leaf.front', 'leaf.rear', 'spring.spacing'] as const).filter((id) => !r.figure(id)))];
+  const [wide, pack] = [r.figure('spring.width')?.value ?? 2 * USUAL_LEAF, r.figure('perch.pack')?.value ?? 0];
+  const radius = Math.max(wide, pack) / 2;
+  return (['left', 'right'] as const).flatMap((side) => {
+    const y = ((side === 'left' ? 1 : -1) * s.value) / 2;
+    const half = (x: number): Bodies =>
+      found({ name: `${side} spring`, shaft: { from: [0, y, H], to: [x, y, H + e.value], radius } });
+    return [half(Math.sqrt(Math.max(0, a.value ** 2 - e.value ** 2))), half(-b.value)];
   });
 }
 
