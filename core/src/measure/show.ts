@@ -30,7 +30,25 @@ export function showAgainst(
 ): string {
   const fine = unit === 'mm' && limit !== undefined && Math.abs(limit) < FINE_LIMIT;
   const style = decimalOf(length);
-  return showValue(value, unit, style, fine ? FINE_DIGITS[style] : undefined);
+  if (!fine) return showValue(value, unit, style, tellingDigits(value, unit, style));
+  const least = Math.min(...[value, limit].map(Math.abs).filter((mm) => mm >= NOTHING));
+  return showValue(value, unit, style, FINE_DIGITS[style] + finerBy(least));
+}
+
+/** Below this a length is none, mm: half of what any gauge tells. */
+const NOTHING = 5e-4;
+/** Decimals beyond a hundredth that a small length wants, so that its first two figures are seen. */
+const finerBy = (mm: number): number => (mm < 0.005 ? 2 : mm < 0.05 ? 1 : 0);
+
+/**
+ * Decimals for a length that is no tape’s and would print as nothing: as many as show it; undefined where the usual ones do.
+ *
+ * @example tellingDigits(0.0015, 'mm', 'mm') // 4
+ */
+export function tellingDigits(value: number, unit: FigureUnit, length: 'mm' | 'in'): number | undefined {
+  const size = Math.abs(value);
+  if (unit !== 'mm' || size >= 0.05 || size < NOTHING) return undefined;
+  return FINE_DIGITS[length] + finerBy(size);
 }
 
 /**
@@ -41,7 +59,12 @@ export function showAgainst(
  * @example showFigure(journal, 'frac') // '1.562 in'
  */
 export const showFigure = (figure: Shown, length: LengthUnit = 'mm', digits?: number): string =>
-  showValue(figure.value, figure.unit, styleOf(figure, length), digits);
+  showValue(
+    figure.value,
+    figure.unit,
+    styleOf(figure, length),
+    digits ?? (figure.byTape ? undefined : tellingDigits(figure.value, figure.unit, decimalOf(length))),
+  );
 
 /** Unit in which a figure is told. */
 export const styleOf = ({ byTape }: Pick<Figure, 'byTape'>, length: LengthUnit): LengthUnit =>

@@ -1,5 +1,13 @@
 import { SIDES, type Side } from '../geometry';
-import { expandedUncertainty, given, showFigure, showUncertainty, showValue, type Figure } from '../measure';
+import {
+  expandedUncertainty,
+  given,
+  showFigure,
+  tellingDigits,
+  showUncertainty,
+  showValue,
+  type Figure,
+} from '../measure';
 import { decimalOf, type LengthUnit } from '../units';
 import { inARow, OPEN_NAMES, openUnder, unsettledUnder, type Openings } from './open-choice';
 import type { SheetCell, SheetRow } from './sheet';
@@ -52,7 +60,6 @@ const FIRM: Standing = { heldBy: () => undefined, openings: {} };
 
 /** Prints figures in one unit. */
 export function penOf(unit: LengthUnit, standing: Standing = FIRM): Pen {
-  const small = (f: Figure) => (f.unit === 'mm' ? (unit === 'mm' ? 2 : 4) : undefined);
   return {
     unit,
     print: (figure, withU = false) =>
@@ -60,9 +67,22 @@ export function penOf(unit: LengthUnit, standing: Standing = FIRM): Pen {
         const text = showFigure(f, unit);
         return withU ? `${text} ± ${showUncertainty(expandedUncertainty(f), f.unit, unit)}` : text;
       }),
-    // A tenth of a thousandth of an inch, where mm are printed to the hundredth.
-    fine: (figure) => cellOf(figure, standing, (f) => showValue(f.value, f.unit, decimalOf(unit), small(f))),
+    fine: (figure) => cellOf(figure, standing, (f) => fineText(f, unit)),
   };
+}
+
+/**
+ * To the hundredth of a millimetre, or a tenth of a thousandth of an inch, where that is known: never finer than what it is
+ * uncertain by. A seller’s word says so, with that.
+ */
+function fineText(f: Figure, unit: LengthUnit): string {
+  const style = decimalOf(unit);
+  if (f.unit !== 'mm') return showValue(f.value, f.unit, style);
+  const U = expandedUncertainty(f);
+  const known = (U >= 0.5 ? 0 : U >= 0.05 ? 1 : 2) + (style === 'mm' ? 0 : 2);
+  const digits = U < 0.05 ? Math.max(known, tellingDigits(f.value, 'mm', style) ?? 0) : known;
+  const text = showValue(f.value, 'mm', style, digits);
+  return f.evidence === 'seller' ? `${text} ± ${showUncertainty(U, 'mm', unit)}, seller’s word` : text;
 }
 
 const namesOf = (cells: readonly SheetCell[], of: 'open' | 'unsaid'): readonly string[] => [

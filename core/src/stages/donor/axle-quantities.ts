@@ -70,6 +70,15 @@ export const CENTRE = [
   middle('donor.tubeOd', 'Tube outside diameter', 'Across the tube, clear of the seam.', [25, 200], {
     datum: 'none',
   }),
+  middle(
+    'donor.rightTubeOd',
+    'Right tube outside, where it differs',
+    'Only where the right tube is another than the left.',
+    [25, 200],
+    {
+      datum: 'none',
+    },
+  ),
   middle('donor.tubeWall', 'Tube wall', 'At the cut end, or by ultrasonic gauge.', [1, 30], { datum: 'none' }),
   middle('donor.splineTeeth', 'Spline teeth', 'Count them twice.', [6, 80], {
     unit: 'count',

@@ -46,6 +46,9 @@ export const SHAFT_QUANTITIES = [
     [5, 300],
     { instrument: 'caliper', datum: 'WMS' },
   ),
+  made('shaft.flange', 'Flange thickness', 'Of the shaft’s flange, at the studs.', [4, 40], {
+    instrument: 'caliper',
+  }),
   made('shaft.clipPlace', 'Clip groove from the inner end', 'Inner end to the groove’s outer wall.', [2, 80], {
     instrument: 'caliper',
     datum: 'inner end',

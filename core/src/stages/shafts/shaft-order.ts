@@ -21,6 +21,12 @@ export interface ShaftLine {
   readonly body?: number;
   readonly material: string;
   readonly innerEnd: string;
+  /** Where the seal’s lip runs, and over the tops of the spline. */
+  readonly sealJournal?: number;
+  readonly splineMajor?: number;
+  /** What it may be off by when it comes: its length, and its journal. */
+  readonly lengthOff?: number;
+  readonly journalOff?: number;
   /** Wheel face to the shoulder the bearing is pressed against, or to where its rollers begin. */
   readonly shoulder?: number;
   /** Groove for the clip: from the inner end to its outer wall, its width, and the diameter at its floor. */
@@ -37,6 +43,9 @@ export interface FlangeOrder {
   readonly holes?: number;
   readonly pcd?: number;
   readonly hole?: number;
+  /** Outside of the flange, and how thick it is. */
+  readonly rim?: number;
+  readonly thick?: number;
   /** Turned under the wheel’s bore by the play that was chosen. */
   readonly pilot?: number;
   readonly thread?: string;
@@ -91,6 +100,10 @@ function madeLine(r: Reads, side: Side, length: number): ShaftLine {
       splineLength: valueOf(r.figure('shaft.spline') ?? r.figure(`donor.shaftSpline.${side}`)),
       journal: valueOf(r.figure('new.journal') ?? r.figure('donor.journal')),
       body: valueOf(r.figure('shaft.body') ?? r.figure(`donor.shaftBody.${side}`)),
+      sealJournal: valueOf(r.figure('donor.sealJournal')),
+      splineMajor: valueOf(r.figure('new.teeth') ? undefined : r.figure('donor.splineMajor')),
+      lengthOff: r.limit('order.length').value,
+      journalOff: r.limit('order.journal').value,
       ...(to === 'fullFloat' ? {} : { shoulder: valueOf(r.figure('shaft.shoulder')) }),
       ...(to === 'cClip' ? clipSizes(r) : {}),
     }),
@@ -150,6 +163,8 @@ function flangeOf(r: Reads): FlangeOrder {
       holes: valueOf(holes),
       pcd: valueOf(pcd),
       hole: valueOf(r.figure('redrill.hole') ?? r.figure('donor.flangeHole')),
+      rim: valueOf(r.figure('donor.flangeRim')),
+      thick: valueOf(r.figure('shaft.flange')),
       pilot:
         bore === undefined
           ? valueOf(r.figure('donor.pilot'))
@@ -201,6 +216,10 @@ const LINE_WORDS: Readonly<Record<Exclude<keyof ShaftLine, 'side'>, string>> = {
   spline: 'spline',
   splineLength: 'spline length',
   journal: 'journal',
+  sealJournal: 'seal journal',
+  splineMajor: 'spline’s outside',
+  lengthOff: 'length’s tolerance',
+  journalOff: 'journal’s tolerance',
   body: 'smallest body',
   material: 'material',
   innerEnd: 'inner end',
@@ -216,6 +235,8 @@ const FLANGE_WORDS: Readonly<Record<keyof FlangeOrder, string>> = {
   holes: 'studs',
   pcd: 'circle',
   hole: 'stud hole',
+  rim: 'flange diameter',
+  thick: 'flange thickness',
   pilot: 'pilot',
   thread: 'stud thread',
 };

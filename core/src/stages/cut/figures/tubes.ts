@@ -47,7 +47,8 @@ export const tubes = node('tubes', (r) => {
 export const tubeOd = node('tubeOd', (r): Sided<Figure | undefined> => {
   if (r.choice('method') === 'newTubes') return r.of(tubes).outside;
   const od = r.figure('donor.tubeOd');
-  return { left: od, right: od };
+  // One size for both until the right one is said to be another.
+  return { left: od, right: r.figure('donor.rightTubeOd') ?? od };
 });
 
 /** Full-float ends: plugs, bores, built-in angles. */

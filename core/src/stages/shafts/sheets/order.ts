@@ -110,6 +110,26 @@ function lineRows(r: Reads, pen: Pen, of: OfLine): SheetRow[] {
       mm((l) => l.journal, 'new.journal', 'donor.journal'),
     ),
     row(
+      'Seal journal',
+      'where the seal’s lip runs',
+      mm((l) => l.sealJournal, 'donor.sealJournal'),
+    ),
+    row(
+      'Spline, outside',
+      'over the tops of the teeth',
+      mm((l) => l.splineMajor, 'donor.splineMajor'),
+    ),
+    row(
+      'Tolerance of the length',
+      'either way; what comes is held to it',
+      mm((l) => l.lengthOff),
+    ),
+    row(
+      'Tolerance of the journal',
+      'either way; what comes is held to it',
+      mm((l) => l.journalOff),
+    ),
+    row(
       'Smallest body',
       'between spline and journal',
       mm((l) => l.body, 'shaft.body'),
@@ -166,6 +186,8 @@ function flangeSection({ flange }: ShaftOrder, r: Reads, pen: Pen): SheetSection
       bothRow('Circle', 'through the stud centres', size(pen, flange.pcd, use('car.wheelPcd'))),
       bothRow('Stud hole', 'for the knurl', size(pen, flange.hole, use('donor.flangeHole'))),
       bothRow('Stud thread', '', textCell(flange.thread)),
+      bothRow('Flange diameter', 'outside', size(pen, flange.rim, use('donor.flangeRim'))),
+      bothRow('Flange thickness', 'at the studs', size(pen, flange.thick, r.figure('shaft.flange'))),
       bothRow('Pilot', 'the register the wheel sits on', size(pen, flange.pilot)),
       row('Brake space', 'housing-end face to wheel face', (s) => pen.fine(r.of(stand).space[s])),
     ],
