@@ -327,6 +327,8 @@ describe('shaft order', () => {
       material: 'Cr-Ni-Mo, through-hardened',
       innerEnd: 'plain, chamfered 1 × 45°',
       shoulder: 61.2,
+      lengthOff: 0.5,
+      journalOff: 0.02,
     });
     // Turned 0.1 under the wheel’s bore of 63.4, so that the wheel goes on.
     expect(order.flange).toMatchObject({ holes: 5, pcd: 108.04 });

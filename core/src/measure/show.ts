@@ -38,7 +38,7 @@ export function showAgainst(
 /** Below this a length is none, mm: half of what any gauge tells. */
 const NOTHING = 5e-4;
 /** Decimals beyond a hundredth that a small length wants, so that its first two figures are seen. */
-const finerBy = (mm: number): number => (mm < 0.005 ? 2 : mm < 0.05 ? 1 : 0);
+const finerBy = (mm: number): number => (mm < 0.005 ? 2 : mm < 0.02 ? 1 : 0);
 
 /**
  * Decimals for a length that is no tape’s and would print as nothing: as many as show it; undefined where the usual ones do.

@@ -79,7 +79,7 @@ function fineText(f: Figure, unit: LengthUnit): string {
   const style = decimalOf(unit);
   if (f.unit !== 'mm') return showValue(f.value, f.unit, style);
   const U = expandedUncertainty(f);
-  const known = (U >= 0.5 ? 0 : U >= 0.05 ? 1 : 2) + (style === 'mm' ? 0 : 2);
+  const known = (U > 2 ? 0 : U > 0.2 ? 1 : 2) + (style === 'mm' ? 0 : 2);
   const digits = U < 0.05 ? Math.max(known, tellingDigits(f.value, 'mm', style) ?? 0) : known;
   const text = showValue(f.value, 'mm', style, digits);
   return f.evidence === 'seller' ? `${text} ± ${showUncertainty(U, 'mm', unit)}, seller’s word` : text;

@@ -32,6 +32,7 @@ export const HUB_QUANTITIES = [
   stud('stud.length', 'Stud out of the flange', 'Flange face to the stud’s end.', [10, 140], {
     datum: 'flange face',
   }),
+  stud('stud.whole', 'Stud, whole length', 'Loose, from under its head to its end.', [10, 180]),
   stud('stud.hat', 'Rotor hat or drum', 'Thickness between flange and wheel.', [0, 40]),
   stud(
     'stud.pad',

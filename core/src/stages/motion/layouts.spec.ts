@@ -11,6 +11,7 @@ import { armProblem, crankProblem, obstacleProblem, type Arm, type Crank } from 
 import { armLoads, loadInputs } from './figures/loads';
 import { arms, sprung } from './figures/arms';
 import { holding, pointOf } from './figures/held';
+import { shackle } from './figures/shackle';
 import { rooms } from './figures/rooms';
 import { rollRate } from './figures/springs';
 import { standing, study } from './figures/study';
@@ -346,6 +347,43 @@ describe('springs and links by their places', () => {
     );
     expect(bar.of(outward)).toBeUndefined();
     expect(bar.checks.find((c) => c.id === 'motion.bar')?.level).toBe('caution');
+  });
+});
+
+describe('shackles of leaf springs', () => {
+  const leaf = {
+    'leaf.front': reading('tape', 560),
+    'leaf.rear': reading('tape', 710),
+    'leaf.eye': reading('tape', 30),
+    'spring.spacing': reading('tape', 980),
+    'spring.bump': reading('tape', 70),
+    'drive.axleHeight': reading('tape', 300),
+  };
+  const of = (more: Readonly<Record<string, ReturnType<typeof reading>>>) =>
+    results('leaf', {}, {}, { ...leaf, ...more });
+  const long = { 'leaf.shackle': reading('tape', 82), 'leaf.shackleOff': reading('angleGauge', 20 * DEGREE) };
+
+  it('turn as both halves swing: sought apart by trying every angle', () => {
+    const found = of(long);
+    expect(found.of(shackle).map(({ angle }) => (angle?.value ?? NaN) / DEGREE)).toEqual([
+      expect.closeTo(72.422, 2),
+      expect.closeTo(67.591, 1),
+      expect.closeTo(96.638, 1),
+    ]);
+    expect(found.checks.find(({ id }) => id === 'leaf.shackleLeast.bump')?.level).toBe('ok');
+  });
+
+  it('that are too short are pulled straight, and half read are not known', () => {
+    const short = of({ ...long, 'leaf.shackleOff': reading('angleGauge', -64 * DEGREE) });
+    expect(
+      short.checks.filter(({ id, level }) => id.startsWith('leaf.shackle') && level !== 'ok').length,
+    ).toBeGreaterThan(0);
+    const half = of({ 'leaf.shackle': reading('tape', 82) });
+    expect(half.checks.find(({ id }) => id === 'leaf.shackleLeast.ride')).toMatchObject({
+      level: 'unknown',
+      lacks: ['leaf.shackleOff'],
+    });
+    expect(of({}).of(shackle)).toEqual([]);
   });
 });
 

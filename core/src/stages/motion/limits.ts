@@ -5,6 +5,8 @@ export const MOTION_LIMITS = [
   lengthLimit('motion.bind', 'Length that links lack somewhere in the travel', 1, 20),
   angleLimit('motion.pinion', 'Pinion turned over the travel', 3, 15),
   lengthLimit('motion.sideways', 'Axle sideways over the travel', 6, 60),
+  angleLimit('leaf.shackleLeast', 'Shackle against its spring, least', 40, 90),
+  angleLimit('leaf.shackleMost', 'Shackle against its spring, most', 150, 180),
   limit('motion.rollSteer', 'Axle steer for a degree of roll', 'ratio', 0.1, [0, 1]),
   angleLimit('motion.rodEnd', 'Rod end out of square', 15, 40),
   lengthLimit('motion.clear', 'Room to what does not move', 12, 100),

@@ -78,6 +78,14 @@ export const MOTION_QUANTITIES = [
     [-250, 250],
     { fallback: { value: 0, off: 25, why: 'eye and axle at one height' } },
   ),
+  leaf('leaf.shackle', 'Shackle', 'Middle of its pivot to the middle of the rear eye.', [25, 400]),
+  leaf(
+    'leaf.shackleOff',
+    'Shackle off plumb',
+    'At ride height; the rear eye behind its pivot is plus.',
+    [-1.5, 1.5],
+    { unit: 'rad', instrument: 'angleGauge', needsLevel: true, waitsOn: ['springs', 'rideHeight'] },
+  ),
   coil(
     'coil.rate',
     'Rate of one spring',

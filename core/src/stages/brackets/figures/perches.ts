@@ -157,6 +157,24 @@ function clampOf(r: Reads, side: Side): ClampSizes {
   return { arc, leg, developed, legs };
 }
 
+/** Thread that a leg wants: so that its nut still clamps when the pack settles by the plate’s thickness. */
+export const clampThread = node('clampThread', (r): Maybe => {
+  const [p, n, q] = [r.figure('clamp.plate'), r.figure('clamp.nut'), r.figure('clamp.proud')];
+  return (
+    p &&
+    n &&
+    q &&
+    derive({
+      id: 'clamp.thread',
+      label: 'Thread on each leg of a U-bolt, at least',
+      unit: 'mm',
+      formula: '{p} + {n} + {q}',
+      source: 'Through the plate, the nut and what stands out: the nut still clamps when the pack settles',
+      inputs: { p, n, q },
+    })
+  );
+});
+
 const CLAMPED = ['clamp.bolt', 'perch.new', 'perch.pack', 'clamp.plate', 'clamp.nut'] as const;
 
 /** U-bolts of each side. */

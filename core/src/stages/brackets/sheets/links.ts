@@ -3,7 +3,7 @@ import { CAUTIONS } from '../../sheets/cautions';
 import { mendings } from '../figures/strains';
 import { clampDecision } from '../decisions';
 import { linkSizes, pairLoads } from '../figures/links';
-import { clamps, flip, wheelbase } from '../figures/perches';
+import { clamps, clampThread, flip, wheelbase } from '../figures/perches';
 import { LINK_NAMES, SIDE_NAMES, SPRING_SIDE_NAMES } from '../names';
 import type { Reads } from '../node';
 import type { Pen } from '../../../stage';
@@ -22,6 +22,10 @@ function clampRows(r: Reads, { print, fine }: Pen): SheetSection {
       cellsRow('Leg from the tube’s centre', 'plate, nut and thread included', both('leg')),
       cellsRow('Over the tube', 'along the middle of the bolt', both('arc')),
       cellsRow('Straight bar', 'before it is bent', both('developed')),
+      cellsRow('Thread on each leg, at least', 'through the plate, nut, and what stands out', [
+        fine(r.of(clampThread)),
+        fine(r.of(clampThread)),
+      ]),
     ],
   };
 }

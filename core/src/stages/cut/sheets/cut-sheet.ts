@@ -81,6 +81,8 @@ function marksSection(r: Reads, { print }: Pen): SheetSection {
   if (!plan || method === 'newTubes') return { title: 'Marks and lengths', columns: SIDED, rows: [] };
   const from = `from the ${DATUM_NAMES[markDatum(method, r.choice('datum'))]}`;
   const endOff = method === 'endOff';
+  // An axle that nothing is cut of has no marks, slug, kerf or gap.
+  const sawn = SIDES.some((side) => plan.work[side] === 'shorten');
   const work = { shorten: '', leave: 'no cut', widen: 'metal missing' };
   const done = (side: Side) => now.by[side] === 'tacked' || now.by[side] === 'welded';
   /** Marks of a side that is tacked are no instruction any more: the metal is cut. */
@@ -105,29 +107,33 @@ function marksSection(r: Reads, { print }: Pen): SheetSection {
     columns: SIDED,
     rows: [
       row('Cut', 'shorter by', cut),
-      row(
-        'Inner mark',
-        `${from}; blade outboard of it`,
-        before((s) => print(marks[s]?.inner.fromDatum)),
-      ),
-      row(
-        endOff ? 'Outer mark: end comes off' : 'Outer mark',
-        `${from}; blade inboard of it`,
-        before((s) => print(marks[s]?.outer.fromDatum)),
-      ),
-      ...left,
-      row(
-        'Between the marks',
-        'both kerfs inside',
-        before((s) => print(marks[s]?.spacing)),
-      ),
-      row(
-        'Slug that falls out',
-        'measured loose',
-        before((s) => print(marks[s]?.slug)),
-      ),
-      row('Blade kerf', 'allowed for', () => print(r.figure('cut.kerf'))),
-      row('Root gap', 'between the edges', () => print(r.figure('cut.gap'))),
+      ...(sawn
+        ? [
+            row(
+              'Inner mark',
+              `${from}; blade outboard of it`,
+              before((s) => print(marks[s]?.inner.fromDatum)),
+            ),
+            row(
+              endOff ? 'Outer mark: end comes off' : 'Outer mark',
+              `${from}; blade inboard of it`,
+              before((s) => print(marks[s]?.outer.fromDatum)),
+            ),
+            ...left,
+            row(
+              'Between the marks',
+              'both kerfs inside',
+              before((s) => print(marks[s]?.spacing)),
+            ),
+            row(
+              'Slug that falls out',
+              'measured loose',
+              before((s) => print(marks[s]?.slug)),
+            ),
+            row('Blade kerf', 'allowed for', () => print(r.figure('cut.kerf'))),
+            row('Root gap', 'between the edges', () => print(r.figure('cut.gap'))),
+          ]
+        : []),
       row('Tube after tacking', 'casting to housing end', (s) => print(marks[s]?.tubeTacked, true)),
       row(
         'Tube after welding',

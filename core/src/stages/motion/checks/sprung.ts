@@ -1,6 +1,7 @@
 import { judge, unknownCheck, type Check, type PlaceId } from '../../../stage';
 import { sprung, memberId } from '../figures/arms';
 import { rooms, bodies } from '../figures/rooms';
+import { shackle, shackleLacks } from '../figures/shackle';
 import { springs, dampers } from '../figures/springs';
 import { takenSpring } from '../figures/stock-springs';
 import { standing } from '../figures/study';
@@ -212,6 +213,44 @@ export const clears = node('clears', (r): readonly Check[] => {
     return check;
   });
 });
+
+/** Shackles of leaf springs over the travel: neither folded against the spring nor pulled straight. */
+export const shackles = node('shackles', (r): readonly Check[] =>
+  r.of(shackle).flatMap(({ end, angle }) => {
+    const base = {
+      stage: STAGE,
+      figure: angle,
+      unknown: `Shackle ${ENDS[end]}: how it stands is not known`,
+      at: 'leaf.shackle' as const,
+      lacks: r.of(shackleLacks),
+    };
+    return [
+      judge({
+        ...base,
+        id: `leaf.shackleLeast.${end}`,
+        way: 'atLeast',
+        limit: r.limit('leaf.shackleLeast'),
+        stop: { ...r.limit('leaf.shackleLeast'), value: 0.2 },
+        holds: `Shackle ${ENDS[end]} stands off its spring`,
+        fails: `Shackle ${ENDS[end]} folds against its spring`,
+        reason: 'A shackle that lies along its spring locks it, or turns over.',
+        todo: 'A longer shackle, its pivot farther back, or less travel.',
+      }),
+      judge({
+        ...base,
+        id: `leaf.shackleMost.${end}`,
+        way: 'atMost',
+        limit: r.limit('leaf.shackleMost'),
+        stop: { ...r.limit('leaf.shackleMost'), value: 3 },
+        holds: `Shackle ${ENDS[end]} is not pulled straight`,
+        fails: `Shackle ${ENDS[end]} is pulled straight`,
+        reason: 'A shackle in line with its spring has no more to give: the spring pulls at its eyes.',
+        todo: 'A longer shackle, its pivot farther forward, or less travel.',
+      }),
+    ];
+  }),
+);
+const ENDS = { ride: 'at ride height', bump: 'at full bump', droop: 'at full droop' } as const;
 
 /** A layout with no springs carries nothing. */
 export const carried = node('carried', (r): readonly Check[] => {
