@@ -1,6 +1,6 @@
 import { readPlanText } from '@intervex/contract';
 import { createEvaluator, evaluate, type Plan } from '@intervex/core';
-import { axlePose, standing, sweepOf } from '@intervex/core/desks/motion';
+import { axlePose, axlePoseNear, standing, sweepOf } from '@intervex/core/desks/motion';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -43,7 +43,8 @@ const asked = (i: number) => ({ z: -80 + (160 * (i % 400)) / 400, roll: 0.02 * M
 function ours(): number {
   const start = performance.now();
   let pose: ReturnType<typeof axlePose> | undefined;
-  for (let i = 0; i < POSES; i += 1) pose = axlePose(AXLE, asked(i), pose);
+  for (let i = 0; i < POSES; i += 1)
+    pose = pose ? axlePoseNear(AXLE, asked(i), pose) : axlePose(AXLE, asked(i));
   return (1000 * (performance.now() - start)) / POSES;
 }
 
@@ -100,7 +101,8 @@ function sweeping(): BenchFigure {
   const alone = () => {
     for (const roll of whole.rolls) {
       let before: ReturnType<typeof axlePose> | undefined;
-      for (const z of whole.heaves) before = axlePose(stand.axle, { z, roll }, before);
+      for (const z of whole.heaves)
+        before = before ? axlePoseNear(stand.axle, { z, roll }, before) : axlePose(stand.axle, { z, roll });
     }
   };
   const few = { warm: 10, runs: 60 };

@@ -546,6 +546,6 @@ describe('cut sheet of other work', () => {
     expect(cell('New tubes', 'Stop halfway')).toBe('hold point');
     expect(cell('Marks and lengths', 'Cut')).toBeUndefined();
     expect(cell('Full-float ends', 'Hole to hole')).toBe('–');
-    expect(cell('After tacking and welding', 'This weld pulled')).toBe('1.10 mm');
+    expect(cell('After tacking and welding', 'This weld pulled')).toBe('1.1 mm');
   });
 });

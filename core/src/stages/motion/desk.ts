@@ -8,7 +8,7 @@ export { height, weighed } from './figures/scales';
 export { dampers, rollRate, springs } from './figures/springs';
 export { stockSprings, toldSize, wantedSpring, type StockSpring } from './figures/stock-springs';
 export { standing, study } from './figures/study';
-export { axlePose } from '../../mechanics/solid-axle';
+export { axlePose, axlePoseNear } from '../../mechanics/solid-axle';
 export { allWays, holeRows, MOST_WAYS, waysOf, type HoleWay } from './holes';
 export { extremesOf, sweepOf, SWEPT, USUAL_GRID, type Sweep, type Swept } from './sweep';
 export { alongTravel, type AlongTravel } from './travel';

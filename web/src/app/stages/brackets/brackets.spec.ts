@@ -111,7 +111,16 @@ describe('the list of brackets', () => {
   });
 
   it('takes a part out with its distance', () => {
-    expect(withField(PERCH, { key: 'place.at', value: undefined }, {}).place).toBeUndefined();
+    // Its clock stays wanted where its distance goes, and goes last.
+    const turned = withField(PERCH, { key: 'place.at', value: undefined }, {});
+    expect(turned.place).toEqual({ datum: 'casting', clock: deg(7) });
+    expect(withField(turned, { key: 'place.clock', value: undefined }, {}).place).toBeUndefined();
+    expect(
+      withField({ ...PERCH, place: { datum: 'casting', at: 341 } }, { key: 'place.at', value: undefined }, {})
+        .place,
+    ).toBeUndefined();
+    const { place: _, ...bare } = PERCH;
+    expect(withField(bare, { key: 'place.clock', value: 1 }, {}).place).toEqual({ datum: 'casting', clock: 1 });
     expect(withField(PERCH, { key: 'place.clock', value: undefined }, {}).place).toEqual({
       datum: 'casting',
       at: 341,

@@ -65,7 +65,7 @@ describe('judging a donor', () => {
     expect(bench.text).toContain('Stop: Sold as limited slip, but it is open.');
     expect(bench.text).toMatch(/Said to be ?limited slip ?seller says/);
     expect(bench.text).toContain('Turn one wheel, watch the other not done yet');
-    expect(bench.text).toContain('4 N·m; an open one stays under 15 N·m');
+    expect(bench.text).toContain('4.0 N·m; an open one stays under 15 N·m');
     expect(bench.text).toContain('Proven open.');
     expect(bench.text).toContain('No price yet for the donor');
   });

@@ -39,7 +39,7 @@ const rowsOf = (bench: Bench<unknown>) =>
 describe('practice', () => {
   it('goes from a begun set over its trials to what was right', async () => {
     const bench = await Bench.of(PracticeDesk, donorPlan());
-    expect(bench.text).toContain('a usual kit is taken');
+    expect(bench.text).toContain('Its shims are a usual kit');
     await bench.click('Begin');
     await answer(bench, '/api/practice', set([]));
     expect(bench.text).toMatch(/Usual set\. It comes with pinion shim 0\.910 mm/);

@@ -24,6 +24,9 @@ const KITS = [
 const MIDDLE: Contact = { along: 0, across: 0 };
 const LEAST_REASON = 3;
 
+type Bearings = 'unsaid' | 'new' | 'used';
+type Seal = 'unsaid' | 'in' | 'out';
+
 /** Trials of the gear set one after another: what was read, what to try next and of which shims, take it or go on. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,16 +50,18 @@ export class SetUpDesk {
   protected readonly texts = signal<ShimTexts>({});
   protected readonly backlash = signal('');
   protected readonly torque = signal('');
-  protected readonly bearings = signal<'new' | 'used' | undefined>(undefined);
-  protected readonly seal = signal<'in' | 'out' | undefined>(undefined);
-  protected readonly bearingKinds = [
+  protected readonly bearings = signal<Bearings>('unsaid');
+  protected readonly seal = signal<Seal>('unsaid');
+  protected readonly bearingKinds: readonly { readonly id: Bearings; readonly name: string }[] = [
+    { id: 'unsaid', name: 'not said' },
     { id: 'new', name: 'new' },
     { id: 'used', name: 'used' },
-  ] as const;
-  protected readonly sealKinds = [
+  ];
+  protected readonly sealKinds: readonly { readonly id: Seal; readonly name: string }[] = [
+    { id: 'unsaid', name: 'not said' },
     { id: 'in', name: 'in' },
     { id: 'out', name: 'out' },
-  ] as const;
+  ];
   protected readonly note = signal('');
   protected readonly drive = signal<Contact>(MIDDLE);
   protected readonly coast = signal<Contact>(MIDDLE);
@@ -176,7 +181,7 @@ export class SetUpDesk {
 }
 
 /** What was said of a pinion that was turned. */
-const turnedIn = (
-  bearings: GearTrial['bearings'] | undefined,
-  seal: GearTrial['seal'] | undefined,
-): Pick<GearTrial, 'bearings' | 'seal'> => ({ ...(bearings ? { bearings } : {}), ...(seal ? { seal } : {}) });
+const turnedIn = (bearings: Bearings, seal: Seal): Pick<GearTrial, 'bearings' | 'seal'> => ({
+  ...(bearings === 'unsaid' ? {} : { bearings }),
+  ...(seal === 'unsaid' ? {} : { seal }),
+});
