@@ -126,7 +126,7 @@ module.exports = {
       name: 'core-depends-on-nothing',
       severity: 'error',
       comment: 'The computation has no packages and no input or output.',
-      from: { path: '^core/src/', pathNot: '\\.spec\\.ts$' },
+      from: { path: '^core/src/', pathNot: '\\.spec\\.ts$|^core/src/testing/' },
       to: { pathNot: '^core/src/' },
     },
     floor('contract-only-on-core', 'contract', '^(server|web|tools|e2e)/', 'An arrow only points down.'),

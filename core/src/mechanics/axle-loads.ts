@@ -154,7 +154,7 @@ export function axleLoads({
 }
 
 /** Least and most of a force, N. */
-export interface Between {
+interface Between {
   readonly least: number;
   readonly most: number;
 }

@@ -70,6 +70,17 @@ const results = (
     ...more,
   });
 
+/** All that goes across in a left bend: the road’s push, the links, and both bars of a crank. */
+const acrossOf = (found: ReturnType<typeof results>): number =>
+  found.of(armLoads).reduce(
+    (sum, { member, leftBend }) => {
+      const values = found.of(standing)?.stand.values ?? [];
+      const [p, q] = [pointOf(values, member.axle, member.sign), pointOf(values, member.car, member.sign)];
+      return sum + ((leftBend?.value ?? NaN) * (q[1] - p[1])) / Math.hypot(...q.map((v, i) => v - (p[i] ?? 0)));
+    },
+    found.of(loadInputs).leftBend?.side.value ?? NaN,
+  );
+
 describe('ways of holding an axle', () => {
   it('a torque arm turns the axle about its front end, which slides', () => {
     const found = results('torqueArm', {
@@ -268,27 +279,10 @@ describe('springs and links by their places', () => {
     const lever = (y: number, z: number, dy: number, dz: number) =>
       ((y - CRANK.py) * dz - (z - CRANK.pz) * dy) / Math.hypot(dy, dz);
     expect(a * lever(2, 370, 408, 2) + b * lever(2, 248, -406, -2)).toBeCloseTo(0, 6);
-    // All that goes across: the road’s push, the links, and both bars.
-    const across = found.of(armLoads).reduce(
-      (sum, { member, leftBend }) => {
-        const values = found.of(standing)?.stand.values ?? [];
-        const [p, q] = [pointOf(values, member.axle, member.sign), pointOf(values, member.car, member.sign)];
-        return (
-          sum + ((leftBend?.value ?? NaN) * (q[1] - p[1])) / Math.hypot(...q.map((v, i) => v - (p[i] ?? 0)))
-        );
-      },
-      found.of(loadInputs).leftBend?.side.value ?? NaN,
-    );
-    expect(across).toBeCloseTo(0, 5);
+    expect(acrossOf(found)).toBeCloseTo(0, 5);
     expect(found.checks.map(({ id }) => id)).toEqual(
       expect.arrayContaining(['arm.c.top.single.shear', 'arm.c.low.single.shear', 'arm.c.top.single.rodEnd']),
     );
-    // With its pivot on the car the bars hold the axle at their far ends.
-    const car = of('car')
-      .of(armLoads)
-      .filter(({ member }) => member.key.startsWith('c.'));
-    const [c, d] = car.map(({ leftBend }) => leftBend?.value ?? NaN) as [number, number];
-    expect(c * lever(2, 370, 408, 2) + d * lever(2, 248, -406, -2)).toBeCloseTo(0, 6);
     expect(crankProblem({ ...CRANK, outside: 25, wall: 13 })?.field).toBe('wall');
   });
 

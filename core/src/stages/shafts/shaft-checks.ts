@@ -97,14 +97,13 @@ function suitsCheck(suits: StockSuits | undefined, side: Side): Check[] {
         [`search.shaft${sideName(side)}`]: unsaid.length ? undefined : number,
         'choice.retentionTo': number,
       },
-      fault:
-        refused && !unsaid.length
-          ? {
-              level: 'stop',
-              title: `${sideName(side)} shaft ${number} does not suit: ${refused}`,
-              todo: 'Search again for a pair that suits the axle as it is now, or have shafts made.',
-            }
-          : undefined,
+      fault: refused
+        ? {
+            level: 'stop',
+            title: `${sideName(side)} shaft ${number} does not suit: ${refused}`,
+            todo: 'Search again for a pair that suits the axle as it is now, or have shafts made.',
+          }
+        : undefined,
       holds: `${sideName(side)} shaft ${number} suits this axle by its list`,
       unknown: `Whether ${side} shaft ${number} suits is not known: its list does not say ${unsaid.join(', ')}`,
       reason:

@@ -141,6 +141,23 @@ export function refuseShaft({ size }: PartOffer, wanted: ShaftWanted, canDrill =
   return anotherPattern(size, wanted) && !canDrill(size) ? 'another flange pattern' : '';
 }
 
+/** Why a shaft will not do by what its list says, whatever it leaves out; empty where nothing that is said stands against it. */
+export function refusedAsSaid(offer: PartOffer, wanted: ShaftWanted, canDrill = NEVER): string {
+  const asWanted: Record<string, number | undefined> = {
+    teeth: wanted.teeth,
+    pitch: wanted.pitch,
+    retention: wanted.retention && RETENTION_SIZES[wanted.retention],
+    journal: wanted.journal,
+    holes: wanted.holes,
+    pcd: wanted.pcd,
+    spline: wanted.spline,
+  };
+  const filled = Object.entries(asWanted).flatMap(([key, mm]) =>
+    offer.size[key] === undefined && mm !== undefined ? [[key, mm] as const] : [],
+  );
+  return refuseShaft({ ...offer, size: { ...offer.size, ...Object.fromEntries(filled) } }, wanted, canDrill);
+}
+
 /**
  * Best pairs of shafts that can be bought, over all of left against right. A shaft that is longer or shorter than the
  * one in now makes its side so much wider or narrower, since brake space and seat stay. Ranked by how near the width

@@ -20,14 +20,40 @@ export interface ShaftRoom {
   readonly lacks: readonly PlaceId[];
 }
 
+/** What stands over the shaft, forward of the axle as it will stand. */
+const overNow = node('overNow', (r): readonly (readonly [id: string, o: ShaftObstacle])[] => {
+  const forward = r.of(axleMoved)?.value ?? 0;
+  return Object.entries(r.part('overShaft')).map(([id, o]) => [id, { ...o, along: o.along - forward }]);
+});
+
+/** Free at either side in the tunnel’s narrowest place, mm. */
+const tunnelSide = node('tunnelSide', (r): Maybe => {
+  const [tunnel, D, front] = [
+    r.figure('line.tunnel'),
+    r.figure('drive.outside'),
+    r.figure('drive.frontOutside'),
+  ];
+  const two = r.choice('pieces') === 'two';
+  // Which of two shafts lies in the narrowest place is not said: the thicker one counts.
+  return tunnel && D && (!two || front)
+    ? derive({
+        id: 'drive.tunnelSide',
+        label: 'Free beside the driveshaft in the tunnel',
+        unit: 'mm',
+        formula: front && two ? '({W} − max({D}, {D_f}))/2' : '({W} − {D})/2',
+        source: 'In the middle of the tunnel’s narrowest place',
+        inputs: { W: tunnel, D, ...(front && two ? { D_f: front } : {}) },
+      })
+    : undefined;
+});
+
 /** Room along the driveshaft. */
 export const shaftRoom = node('room', (r): ShaftRoom => {
-  const [rest, known, D, bump, tunnel] = [
+  const [rest, known, D, bump] = [
     r.of(atRest),
     r.of(line).line,
     r.figure('drive.outside'),
     r.figure('spring.bump'),
-    r.figure('line.tunnel'),
   ];
   const travel = r.of(axleTravel);
   const two = r.choice('pieces') === 'two';
@@ -40,28 +66,9 @@ export const shaftRoom = node('room', (r): ShaftRoom => {
     ...(travel?.lacks ?? []),
   ];
   const pinions = rest && bump ? raised(rest, bump, travel) : [];
-  const forward = r.of(axleMoved)?.value ?? 0;
-  const list = Object.entries(r.part('overShaft')).map(
-    ([id, o]) => [id, { ...o, along: o.along - forward }] as const,
-  );
-  const over = list.map(([id, o]): Over => ({
-    id,
-    ...o,
-    gap: rest && known && D && bump ? gapOf(id, o, { rest, known, pinions, D, front }) : undefined,
-  }));
-  // Which of two shafts lies in the narrowest place is not said: the thicker one counts.
-  const sides =
-    tunnel && D && (!two || front)
-      ? derive({
-          id: 'drive.tunnelSide',
-          label: 'Free beside the driveshaft in the tunnel',
-          unit: 'mm',
-          formula: front && two ? '({W} − max({D}, {D_f}))/2' : '({W} − {D})/2',
-          source: 'In the middle of the tunnel’s narrowest place',
-          inputs: { W: tunnel, D, ...(front && two ? { D_f: front } : {}) },
-        })
-      : undefined;
-  return { over, tunnel: sides, lacks };
+  const shafts = rest && known && D && bump ? { rest, known, pinions, D, front } : undefined;
+  const over = r.of(overNow).map(([id, o]): Over => ({ id, ...o, gap: shafts && gapOf(id, o, shafts) }));
+  return { over, tunnel: r.of(tunnelSide), lacks };
 });
 
 interface Shafts {

@@ -6,7 +6,7 @@ import { setUp } from './set-up';
 const GAUGE = 0.05;
 
 /** What turns the pinion in its bearings alone, by the last trial that read it: without its seal’s part. */
-export interface Turning {
+interface Turning {
   readonly torque: Maybe;
   readonly bearings: 'new' | 'used' | undefined;
   /** What of it was not said, in words. */

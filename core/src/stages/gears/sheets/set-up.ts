@@ -37,8 +37,9 @@ const saidOf = ({ drive, coast, torque, bearings, seal, note, says }: ReadTrial)
     says.faults.join(', ') || 'good',
   ].join('; ');
 
-function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
-  const { trials, next } = r.of(setUp);
+/** What to put in next, or to get. */
+function nextSection(r: Reads, { fine }: Pen): SheetSection {
+  const { next } = r.of(setUp);
   const mm = (value: number): SheetCell => fine(bare(value));
   const pack = (which: 'pinionShim' | 'ringSide' | 'otherSide'): SheetCell => {
     const found = next?.packs[which];
@@ -46,6 +47,53 @@ function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
       ? { text: found.best.map((s) => fine(bare(s)).text).join(' + ') || 'none' }
       : textCell(undefined);
   };
+  return {
+    title: 'Next trial',
+    columns: ['Pinion shim', 'Ring side', 'Other side'],
+    rows: next
+      ? [
+          cellsRow('Would be right', 'by the trials so far', [
+            mm(next.wanted.pinionShim),
+            mm(next.wanted.ringSide),
+            mm(next.wanted.otherSide),
+          ]),
+          ...(next.stuck
+            ? [
+                cellsRow(
+                  next.stuck.why === 'kit' ? 'To get, one shim each' : 'No shim mends it',
+                  'nothing there is comes nearer',
+                  (['pinionShim', 'ringSide', 'otherSide'] as const).map((key) => {
+                    const buy = next.stuck?.buy[key];
+                    return buy === undefined ? textCell('–') : mm(buy);
+                  }),
+                ),
+              ]
+            : [
+                cellsRow('Put in', next.pressing ? 'pinion’s bearing pressed again' : 'carrier only', [
+                  mm(next.pinionShim),
+                  mm(next.ringSide),
+                  mm(next.otherSide),
+                ]),
+                cellsRow('Of the kit', 'what does not change stays', [
+                  pack('pinionShim'),
+                  pack('ringSide'),
+                  pack('otherSide'),
+                ]),
+                cellsRow('Carrier’s sides together', 'against now; its preload goes with it', [
+                  textCell(''),
+                  mm(next.totalOff),
+                  textCell(''),
+                ]),
+              ]),
+        ]
+      : [],
+  };
+}
+
+function sections(r: Reads, pen: Pen): readonly SheetSection[] {
+  const { fine } = pen;
+  const { trials } = r.of(setUp);
+  const mm = (value: number): SheetCell => fine(bare(value));
   const verdict = r.verdict('gearSetUp');
   return [
     {
@@ -61,47 +109,7 @@ function sections(r: Reads, { fine }: Pen): readonly SheetSection[] {
         ]),
       ),
     },
-    {
-      title: 'Next trial',
-      columns: ['Pinion shim', 'Ring side', 'Other side'],
-      rows: next
-        ? [
-            cellsRow('Would be right', 'by the trials so far', [
-              mm(next.wanted.pinionShim),
-              mm(next.wanted.ringSide),
-              mm(next.wanted.otherSide),
-            ]),
-            ...(next.stuck
-              ? [
-                  cellsRow(
-                    next.stuck.why === 'kit' ? 'To get, one shim each' : 'No shim mends it',
-                    'nothing there is comes nearer',
-                    (['pinionShim', 'ringSide', 'otherSide'] as const).map((key) => {
-                      const buy = next.stuck?.buy[key];
-                      return buy === undefined ? textCell('–') : mm(buy);
-                    }),
-                  ),
-                ]
-              : [
-                  cellsRow('Put in', next.pressing ? 'pinion’s bearing pressed again' : 'carrier only', [
-                    mm(next.pinionShim),
-                    mm(next.ringSide),
-                    mm(next.otherSide),
-                  ]),
-                  cellsRow('Of the kit', 'what does not change stays', [
-                    pack('pinionShim'),
-                    pack('ringSide'),
-                    pack('otherSide'),
-                  ]),
-                  cellsRow('Carrier’s sides together', 'against now; its preload goes with it', [
-                    textCell(''),
-                    mm(next.totalOff),
-                    textCell(''),
-                  ]),
-                ]),
-          ]
-        : [],
-    },
+    nextSection(r, pen),
     {
       title: 'Verdict',
       columns: ['Verdict'],

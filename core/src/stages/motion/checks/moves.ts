@@ -307,8 +307,7 @@ export const pairs = node('pairs', (r): readonly Check[] => {
         holds: `${arm.name}: both brackets take links alike`,
         fails: `${arm.name}: both brackets do not take links alike`,
         unknown: `${arm.name}: whether both brackets take links alike is not known`,
-        reason:
-          'Each is looked at where its own bracket stands. Alike links in brackets that differ turn the axle.',
+        reason: `Each is looked at where its own bracket stands${off ? `: they differ by ${sized(Math.abs(off.value))}` : ''}. Alike links in brackets that differ turn the axle.`,
         todo: 'Set the bracket that is wrong again, or list both links, each with its own length.',
         lacks: ['bracket.list'],
       }),

@@ -12,7 +12,7 @@ import { STANDS, type Stand, type Stood } from '../study';
 import { besideOf, solvedFrom, standing, type Beside, type Standing } from './study';
 
 /** Ends of the travel, as they are said behind what is there. */
-export const ENDS: Readonly<Record<Exclude<Stood, 'ride'>, string>> = {
+const ENDS: Readonly<Record<Exclude<Stood, 'ride'>, string>> = {
   bump: 'at full bump',
   droop: 'at full droop',
   roll: 'at ride, left wheel up',

@@ -384,7 +384,7 @@ function roomOf(
 }
 
 /** What does not move, forward of the axle as it will stand: it was read with the axle in the middle hole of its plates. */
-export const obstaclesNow = node('obstaclesNow', (r): Readonly<Record<string, Obstacle>> => {
+const obstaclesNow = node('obstaclesNow', (r): Readonly<Record<string, Obstacle>> => {
   const forward = r.of(axleMoved)?.value;
   const all = r.part('obstacles');
   if (!forward) return all;

@@ -6,7 +6,7 @@ import type { Stand } from '../study';
 import { besideOf, solvedFrom, standing } from './study';
 
 /** Where a shackle stands at one end of the travel. */
-export interface ShackleAt {
+interface ShackleAt {
   readonly end: 'ride' | 'bump' | 'droop';
   /** Between shackle and rear half of the spring, rad: straight out is π. */
   readonly angle: Maybe;

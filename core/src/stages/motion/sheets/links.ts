@@ -62,6 +62,28 @@ const carPlaces = (r: Reads, { print }: Pen): readonly SheetRow[] =>
     ),
   );
 
+/** Springs and dampers by their lengths over the travel. */
+const sprungSections = (r: Reads, { print }: Pen): readonly SheetSection[] => [
+  {
+    title: 'Springs and dampers',
+    columns: ['at ride height', 'at full bump', 'at full droop'],
+    rows: r
+      .of(sprung)
+      .map(({ member, ride, bump, droop }) =>
+        cellsRow(member.name, `${said(member)}, eye to eye`, [print(ride), print(bump), print(droop)]),
+      ),
+  },
+  {
+    title: 'Springs and dampers in full roll, either way',
+    columns: ['shortest', 'longest'],
+    rows: r
+      .of(sprung)
+      .map(({ member, rollIn, rollOut }) =>
+        cellsRow(member.name, `${said(member)}, eye to eye`, [print(rollIn), print(rollOut)]),
+      ),
+  },
+];
+
 function sections(r: Reads, pen: Pen): readonly SheetSection[] {
   const { print } = pen;
   const told = r.of(study);
@@ -78,24 +100,7 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
     },
     { title: 'Ends at the axle, car at ride height', columns: WAYS, rows: axlePlaces(r, pen) },
     { title: 'Ends at the car, car at ride height', columns: WAYS, rows: carPlaces(r, pen) },
-    {
-      title: 'Springs and dampers',
-      columns: ['at ride height', 'at full bump', 'at full droop'],
-      rows: r
-        .of(sprung)
-        .map(({ member, ride, bump, droop }) =>
-          cellsRow(member.name, `${said(member)}, eye to eye`, [print(ride), print(bump), print(droop)]),
-        ),
-    },
-    {
-      title: 'Springs and dampers in full roll, either way',
-      columns: ['shortest', 'longest'],
-      rows: r
-        .of(sprung)
-        .map(({ member, rollIn, rollOut }) =>
-          cellsRow(member.name, `${said(member)}, eye to eye`, [print(rollIn), print(rollOut)]),
-        ),
-    },
+    ...sprungSections(r, pen),
     {
       title: 'Springs as they are set',
       columns: ['own length at ride', 'adjuster and seats', 'left before solid'],

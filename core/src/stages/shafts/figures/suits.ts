@@ -2,7 +2,7 @@ import { bySide, type Sided } from '../../../geometry';
 import { canDrill } from '../../hubs/can-drill';
 import { node } from '../node';
 import type { StockSuits } from '../shaft-checks';
-import { refuseShaft, unsaidSizes } from '../stock-pairs';
+import { refusedAsSaid, unsaidSizes } from '../stock-pairs';
 import { taken } from './in-use';
 import { shaftWanted } from './pair-question';
 
@@ -14,7 +14,7 @@ export const stockSuits = node('stockSuits', (r): Sided<StockSuits | undefined> 
   const drills = canDrill(wanted);
   return bySide((side) => ({
     number: pair[side].number,
-    refused: refuseShaft(pair[side], wanted, drills),
+    refused: refusedAsSaid(pair[side], wanted, drills),
     unsaid: unsaidSizes(pair[side], wanted),
   }));
 });

@@ -137,6 +137,17 @@ function without<T extends object>(all: T, key: string): T {
 /** What was chosen of a part before it has a distance, kept until it has. */
 export type Pending = Readonly<Record<string, string | number | undefined>>;
 
+/** A wanted clock stands by itself: its distance then follows from what else is known. */
+const clockOnly = (part: string, field: string): boolean => part === 'place' && field === 'clock';
+
+/** A part goes with its distance, or, where a wanted clock is all of it, with that. */
+function goesOut(part: string, field: string, value: unknown, now: object | undefined): boolean {
+  if (value !== undefined) return false;
+  const { at, clock } = (now ?? {}) as { readonly at?: number; readonly clock?: number };
+  if (field === 'at') return part !== 'place' || clock === undefined;
+  return clockOnly(part, field) && at === undefined;
+}
+
 /**
  * A bracket with one field changed. A part such as its old place is there once it has a distance, and goes with it.
  *
@@ -147,13 +158,8 @@ export function withField(b: Bracket, { key, value }: FieldChange, pending: Pend
   if (field === undefined)
     return value === undefined || value === '' ? without(b, key) : { ...b, [key]: value };
   const now = (b as unknown as Record<string, object | undefined>)[part];
-  // A wanted clock stands by itself: its distance then follows from what else is known.
-  const alone = part === 'place' && field === 'clock';
-  const left = part === 'place' && (now as { clock?: number } | undefined)?.clock !== undefined;
-  if (field === 'at' && value === undefined && !left) return without(b, part);
-  if (alone && value === undefined && (now as { at?: number } | undefined)?.at === undefined)
-    return without(b, part);
-  if (!now && field !== 'at' && !(alone && value !== undefined)) return b;
+  if (goesOut(part, field, value, now)) return without(b, part);
+  if (!now && field !== 'at' && !(clockOnly(part, field) && value !== undefined)) return b;
   const begun = Object.fromEntries(
     Object.entries(pending).flatMap(([k, v]) =>
       k.startsWith(`${part}.`) && v !== undefined ? [[k.slice(part.length + 1), v]] : [],
