@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../evaluate/evaluate';
 import type { Plan } from '../../plan';
+import type { Maybe } from '../../measure';
 import { reading, workedPlan } from '../../testing/plans';
 import { arm } from '../../testing/arms';
 import { pulls } from '../brackets/figures/pulls';
@@ -69,6 +70,9 @@ const results = (
     arms: list,
     ...more,
   });
+
+const lengthOf = ({ length }: { readonly length: Maybe }) => length?.value;
+const bendOf = ({ leftBend }: { readonly leftBend: Maybe }): number => leftBend?.value ?? NaN;
 
 /** All that goes across in a left bend: the road’s push, the links, and both bars of a crank. */
 const acrossOf = (found: ReturnType<typeof results>): number =>
@@ -269,12 +273,12 @@ describe('springs and links by their places', () => {
     const found = of('axle');
     const bars = found.of(arms).filter(({ member }) => member.key.startsWith('c.'));
     // (2, 370) to (410, 372) and (2, 248) to (−404, 246).
-    expect(bars.map(({ length }) => length?.value)).toEqual([
+    expect(bars.map(lengthOf)).toEqual([
       expect.closeTo(Math.hypot(408, 2), 9),
       expect.closeTo(Math.hypot(406, 2), 9),
     ]);
     const loads = found.of(armLoads).filter(({ member }) => member.key.startsWith('c.'));
-    const [a, b] = loads.map(({ leftBend }) => leftBend?.value ?? NaN) as [number, number];
+    const [a, b] = loads.map(bendOf) as [number, number];
     // About the pivot at (0, 309): each bar’s pull by its lever comes to nothing.
     const lever = (y: number, z: number, dy: number, dz: number) =>
       ((y - CRANK.py) * dz - (z - CRANK.pz) * dy) / Math.hypot(dy, dz);
@@ -316,7 +320,10 @@ describe('springs and links by their places', () => {
     // From (3.42, −424, 209.96) to (−99, 431, 318), seen at 178° round a tube of 76.2: 8,000 bits elsewhere.
     const most = 1.5 * Math.max(Math.abs(left), Math.abs(right));
     expect((tied.of(strains)['b']?.weld?.value ?? NaN) / most).toBeCloseTo(0.0065165, 5);
-    // What one tyre bears more than at rest the other bears less: at most half of the load on both.
+  });
+
+  it('in a bend one tyre bears more by what the other bears less: at most half of the load on both', () => {
+    const tied = results('threeLink', { lower: LOWER, bar: BAR, coil: COIL });
     const { leftBend, rightBend } = tied.of(loadInputs);
     expect(leftBend?.moved.value).toBeCloseTo(
       470 * 9.80665 * Math.min(0.5, (1.05 * 505) / (leftBend?.track.value ?? NaN)),
