@@ -32,7 +32,7 @@ function yokesView(turned: Figure): View {
   });
   return {
     title: 'Yokes of the last shaft, seen from behind',
-    bounds: { left: -5 * EYE, right: 5 * EYE, top: 1.4 * EYE, bottom: -1.4 * EYE },
+    bounds: { left: -5 * EYE, right: 5 * EYE, top: 1.4 * EYE, bottom: -1.6 * EYE },
     shapes: [
       { kind: 'circle', style: 'detail', centre: [0, 0], radius: EYE * 0.7, name: 'tube' },
       across('ghost', [1, 0], 'front yoke’s arm'),
@@ -41,6 +41,7 @@ function yokesView(turned: Figure): View {
     dimensions: [],
     handles: [],
     captions: [
+      { text: 'seen from behind', at: [0, -1.2 * EYE], anchor: 'middle' },
       { text: 'front yoke', at: [-1.3 * EYE, 0], anchor: 'end' },
       { text: 'rear yoke', at: [1.3 * EYE * c, 1.3 * EYE * s], anchor: 'start' },
     ],

@@ -18,7 +18,7 @@ import { SHIM_FIELDS, ShimWords, type ShimTexts } from './shim-words';
             <th scope="col">Would be right</th>
             <th scope="col">{{ advice().stuck ? 'Get one of' : 'Put in' }}</th>
             @if (!advice().stuck) {
-              <th scope="col">Of the kit</th>
+              <th scope="col" class="words">Of the kit</th>
             }
           </tr>
         </thead>
@@ -50,6 +50,9 @@ import { SHIM_FIELDS, ShimWords, type ShimTexts } from './shim-words';
     }
     td.figure {
       white-space: nowrap;
+    }
+    th.words {
+      text-align: left;
     }
   `,
 })

@@ -5,6 +5,7 @@ import { FigureTable } from '../../shared/figure-table';
 import { FigureValue } from '../../shared/figure-value';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
+import { UnitsService } from '../../state/units.service';
 
 /** What every link takes at a launch and under braking; which spring wants preload. */
 @Component({
@@ -43,7 +44,7 @@ import { PlanStore } from '../../state/plan-store';
               <td data-label="Left bend"><ix-figure [figure]="r.leftBend" /></td>
               <td data-label="Right bend"><ix-figure [figure]="r.rightBend" /></td>
               @if (shared()) {
-                <td data-label="At most">{{ r.most }}</td>
+                <td class="figure" data-label="At most">{{ r.most }}</td>
               }
             </tr>
           }
@@ -60,6 +61,7 @@ import { PlanStore } from '../../state/plan-store';
 })
 export class LoadsDesk {
   private readonly store = inject(PlanStore);
+  private readonly units = inject(UnitsService);
   private readonly of = computed(() => this.store.results().of);
   protected readonly rows = computed(() =>
     this.of()(armLoads).map(({ member, launch, braking, leftBend, rightBend, atMost }) => ({
@@ -69,7 +71,7 @@ export class LoadsDesk {
       braking,
       leftBend,
       rightBend,
-      most: atMost === undefined ? '–' : `${atMost.toFixed(0)} N`,
+      most: atMost === undefined ? '–' : this.units.show(atMost, 'N'),
     })),
   );
   /** Whether statics alone does not tell what each takes. */
