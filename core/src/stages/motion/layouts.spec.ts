@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../evaluate/evaluate';
 import type { Plan } from '../../plan';
 import type { Maybe } from '../../measure';
-import { reading, workedPlan } from '../../testing/plans';
+import { reading, sheetFor, workedPlan } from '../../testing/plans';
 import { arm } from '../../testing/arms';
 import { pulls } from '../brackets/figures/pulls';
 import { strains } from '../brackets/figures/strains';
@@ -348,6 +348,26 @@ describe('springs and links by their places', () => {
     );
     expect(bar.of(outward)).toBeUndefined();
     expect(bar.checks.find((c) => c.id === 'motion.bar')?.level).toBe('caution');
+  });
+});
+
+describe('what may still change', () => {
+  it('holds back what links tell as it does what leaf springs tell', () => {
+    const open = (choice: 'rideHeight' | 'springs') =>
+      results(
+        'triangulated',
+        {
+          lower: LOWER,
+          upper: arm('Upper link', 'upper', 'pair', [-30, 96, 466], [352, 398, 440]),
+          coil: COIL,
+        },
+        { open: { [choice]: { state: 'open', reason: 'Other springs may come', who: 'Wim' } } },
+      );
+    for (const choice of ['rideHeight', 'springs'] as const) {
+      const [row] = sheetFor('suspension', open(choice)).sections[0]?.rows ?? [];
+      expect(row?.cells[0]?.text).toMatch(/†$/);
+      expect(row?.note).toMatch(/still open/);
+    }
   });
 });
 

@@ -1,4 +1,5 @@
 import { derive, given, INSTRUMENTS, type Figure, type Maybe } from '../../../measure';
+import { waitsFor } from '../../../stage';
 import { newFlat } from '../../brackets/figures/frame';
 import { placeOf } from '../../brackets/figures/places';
 import { outside as tubesOutside } from '../../brackets/figures/frame';
@@ -28,6 +29,8 @@ function listed(
       source: tool === 'chosen' ? 'As wanted' : `Read by ${tool === 'tape' ? 'tape' : 'steel rule'}`,
       evidence: tool === 'chosen' ? 'chosen' : 'measured',
       byTape: tool !== 'chosen',
+      // A place of the car against the axle is true of one ride height, and of the springs that give it.
+      waits: waitsFor(['rideHeight', 'springs']),
     });
   return [one('x', x), one('y', y), one('z', z)];
 }
