@@ -217,6 +217,18 @@ describe('stack of a plan', () => {
     expect(parts.inboard).toBeUndefined();
   });
 
+  it('that came before it is known what it should be are kept, and said to be half of it', () => {
+    const bare = workedPlan({ 'shaft.received.right': reading('rule', 684.1) });
+    const { 'brief.targetWidth': _, ...readings } = bare.readings;
+    const half = evaluate({ ...bare, readings });
+    expect(half.checks.find((c) => c.id === 'shaft.half.right')).toMatchObject({
+      level: 'unknown',
+      lacks: expect.arrayContaining(['brief.targetWidth']),
+    });
+    expect(half.checks.some((c) => c.id === 'shaft.half.left')).toBe(false);
+    expect(evaluate(bare).checks.some((c) => c.id === 'shaft.half.right')).toBe(false);
+  });
+
   it('takes a shaft that arrived as it was measured, and so does the plan', () => {
     const planned = evaluate(workedPlan(MORE)).of(shafts).fit.left;
     const plan = workedPlan({ ...MORE, 'shaft.received.left': reading('rule', 681.7) });

@@ -1,7 +1,10 @@
-import { bySide } from '../../geometry';
+import { bySide, SIDES } from '../../geometry';
+import { sized } from '../../measure';
+import { unknownCheck, type Check } from '../../stage';
 import { school } from '../cut/figures/schools';
 import { axle } from '../donor/figures/axle';
 import { taken } from './figures/in-use';
+import { needs } from './figures/needs';
 import { shafts, strength } from './figures/shafts';
 import { stockSuits } from './figures/suits';
 import { pairTrouble } from './in-use';
@@ -32,5 +35,26 @@ export const fit = node('fit', (r) => {
     r.limit,
   );
 });
+
+/** A shaft that came before it is known what it should be: kept, used where it can be, and said to be half of it. */
+export const halfSaid = node('halfSaid', (r): readonly Check[] =>
+  SIDES.flatMap((side): readonly Check[] => {
+    const came = r.figure(`shaft.received.${side}`);
+    if (!came || r.of(needs)?.[side]) return [];
+    const lacks = (['brief.targetWidth', `donor.shaft.${side}`, `donor.half.${side}`] as const).filter(
+      (id) => r.figure(id) === undefined,
+    );
+    return [
+      unknownCheck({
+        id: `shaft.half.${side}`,
+        stage: 'shafts',
+        unknown: `${side === 'left' ? 'Left' : 'Right'} shaft came, and what it should be is not known`,
+        reason: `It measures ${sized(came.value)}. That is kept, and counts once the way to cut and what that wants are known.`,
+        at: `shaft.received.${side}`,
+        lacks,
+      }),
+    ];
+  }),
+);
 
 export const bears = node('bears', (r) => strengthChecks(r.of(strength), r.of(school) !== undefined, r.limit));

@@ -1,7 +1,7 @@
 import { stage } from '../../stage';
 import { cutDecision, marksDecision, shaftsDecision } from '../cut/decisions';
 import { school } from '../cut/figures/schools';
-import { bears, fit } from './checks';
+import { bears, fit, halfSaid } from './checks';
 import { strengthDecision } from './decisions';
 import { inUse } from './figures/in-use';
 import { node } from './node';
@@ -10,7 +10,7 @@ import { shafts } from './words';
 
 /** The stage with all that it computes. */
 export const shaftsStage = stage(shafts, {
-  checks: [fit, bears],
+  checks: [fit, bears, halfSaid],
   decisions: [strengthDecision],
   strip,
   asked: node('asked', (r) => r.of(school) !== undefined),
