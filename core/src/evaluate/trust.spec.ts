@@ -297,6 +297,8 @@ describe('readings of one thing that contradict each other', () => {
     expect(r.decisions.find((d) => d.id === 'cut')?.held).toBeTruthy();
     const plan = workedPlan(readings);
     expect(rowOf(plan, 'Cut')?.cells[0]).toMatchObject({ text: 'held' });
+    // Nobody saws at the first mark while the second is held.
+    expect(rowOf(plan, 'Inner mark')?.cells.map(({ text }) => text)).toEqual(['held', 'held']);
     expect(orderHolds(r.checks).length).toBeGreaterThan(0);
   });
 

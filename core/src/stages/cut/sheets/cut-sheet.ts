@@ -93,12 +93,17 @@ function marksSection(r: Reads, { print }: Pen): SheetSection {
     const cell = print(plan.cut[side]);
     return cell.held === undefined && cell.figure ? { text: work[plan.work[side]], figure: cell.figure } : cell;
   };
+  // Nobody saws at the first mark while the second is held: what contradicts itself may be off on either.
+  const first = (side: Side, figure: Figure | undefined): SheetCell => {
+    const second = print(marks[side]?.outer.fromDatum);
+    return second.held === undefined ? print(figure) : second;
+  };
   const left = endOff
     ? [
         row(
           'Tube left on the casting',
           'a length, from the casting face',
-          before((s) => print(marks[s]?.left)),
+          before((s) => first(s, marks[s]?.left)),
         ),
       ]
     : [];
@@ -112,7 +117,7 @@ function marksSection(r: Reads, { print }: Pen): SheetSection {
             row(
               'Inner mark',
               `${from}; blade outboard of it`,
-              before((s) => print(marks[s]?.inner.fromDatum)),
+              before((s) => first(s, marks[s]?.inner.fromDatum)),
             ),
             row(
               endOff ? 'Outer mark: end comes off' : 'Outer mark',
