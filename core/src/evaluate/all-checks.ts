@@ -1,6 +1,6 @@
 import type { Plan } from '../plan';
 import { findEntry } from '../plan';
-import { withAcceptance, type Check, type Node } from '../stage';
+import { notLookedAt, withAcceptance, type Check, type Node, type Thing } from '../stage';
 import { STAGES } from '../stages';
 import { behind, lacking, type Lacking } from './decisions';
 import { touched } from './stage-states';
@@ -8,12 +8,14 @@ import { touched } from './stage-states';
 type Of = <T>(node: Node<T>) => T;
 
 const NODES = STAGES.flatMap(({ contents }) => contents.checks ?? []);
+const THINGS = STAGES.flatMap(({ contents }) => contents.things ?? []);
 const BY_ID = new Map(STAGES.map((stage) => [stage.id as string, stage]));
 
 /** What a node’s checks came to, and what that rested on. */
 interface Settled {
   readonly given: readonly Check[];
   readonly accepted: Plan['accepted'];
+  readonly things: readonly (readonly Thing[])[];
   readonly checks: readonly Check[];
 }
 
@@ -30,22 +32,42 @@ export function checksOfStages(): (
   const settled = new Map<Node<readonly Check[]>, Settled>();
   return (plan, of, known, ofReadings) => {
     const asked = new Map(STAGES.map(({ id }) => [id as string, isAsked(plan, of, id)]));
+    const things = THINGS.map((node) => of(node));
+    const all = things.flat();
     const finished = (list: readonly Check[]): readonly Check[] =>
       list
+        .map((check) => overAll(check, all))
         .filter(({ level, stage }) => level !== 'unknown' || asked.get(stage))
         .map((check) => withAcceptance(named(of, known, check), plan.accepted[check.id]));
     const found = [...finished(ofReadings)];
     for (const node of NODES) {
       const given = of(node);
       const before = settled.get(node);
-      const same = before?.given === given && before.accepted === plan.accepted;
+      const same =
+        before?.given === given &&
+        before.accepted === plan.accepted &&
+        before.things.every((list, i) => list === things[i]);
       const checks = same ? before.checks : finished(given);
       if (!same && given.every((check) => check.level !== 'unknown'))
-        settled.set(node, { given, accepted: plan.accepted, checks });
+        settled.set(node, { given, accepted: plan.accepted, things, checks });
       found.push(...checks);
     }
     return found;
   };
+}
+
+/** An ok over things has looked at every one of its kinds in the plan, or it is not known and names what it left out. */
+function overAll(check: Check, all: readonly Thing[]): Check {
+  if (check.level !== 'ok' || !check.looked) return check;
+  const left = check.looked.flatMap(({ kind, ids }) =>
+    all.filter((t) => t.kind === kind && !ids.includes(t.id)),
+  );
+  return left.length
+    ? notLookedAt(
+        check,
+        left.map(({ name }) => name),
+      )
+    : check;
 }
 
 /** What is not known is asked for once its stage is begun; before that there is nothing to be unknown. */

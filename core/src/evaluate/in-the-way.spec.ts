@@ -36,6 +36,15 @@ describe('room in the travel', () => {
     expect(level({})).toBe('ok');
   });
 
+  it('names all that it looked at, by kind', () => {
+    const found = evaluate(plan).checks.find((c) => c.id === 'obstacle.floor');
+    const arms = found?.looked?.find(({ kind }) => kind === 'arm')?.ids;
+    expect([...new Set(arms)].sort()).toEqual(Object.keys(plan.arms).sort());
+    const tab = merged(plan, { tubeItems: { tab: { side: 'right', name: 'tab', from: 20, to: 40 } } });
+    const seen = evaluate(tab).checks.find((c) => c.id === 'obstacle.floor');
+    expect(seen?.looked?.find(({ kind }) => kind === 'tubeItem')?.ids).toEqual(['tab']);
+  });
+
   it.each(BRACKET_KINDS)('looks at a bracket of kind %s, on either side of its place and across', (kind) => {
     for (const side of ['left', 'across'] as const) {
       const at = {

@@ -1,17 +1,5 @@
 /** Kinds of thing that may stand in the way of another, or that a check is over. */
-export const THING_KINDS = [
-  'wheel',
-  'bracket',
-  'tubeItem',
-  'link',
-  'arm',
-  'casting',
-  'driveshaft',
-  'brake',
-  'spring',
-  'obstacle',
-  'overShaft',
-] as const;
+export const THING_KINDS = ['bracket', 'tubeItem', 'arm', 'crank'] as const;
 export type ThingKind = (typeof THING_KINDS)[number];
 
 /** One thing that stands in the plan. */

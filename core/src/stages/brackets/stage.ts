@@ -1,4 +1,5 @@
-import { stage } from '../../stage';
+import { stage, type Thing } from '../../stage';
+import { donorThings } from './figures/donor-things';
 import { boltJoints, heights, linked, strengths } from './checks/links';
 import { meets, onOld } from './checks/meets';
 import { asWelded, kits, stands } from './checks/places';
@@ -29,6 +30,10 @@ export const bracketsStage = stage(brackets, {
   ],
   decisions: [placesDecision, clampDecision],
   answers: PLATE_ANSWERS,
+  things: node('things', (r): readonly Thing[] => [
+    ...Object.entries(r.part('brackets')).map(([id, { name }]): Thing => ({ id, kind: 'bracket', name })),
+    ...r.of(donorThings).map(({ id, name }): Thing => ({ id, kind: 'tubeItem', name })),
+  ]),
   figures: [clamps, flip, perchOff, wheelbase, pairLoads],
   begun: node('begun', (r) =>
     [r.part('brackets'), r.part('links'), r.part('boltJoints')].some((part) => Object.keys(part).length > 0),

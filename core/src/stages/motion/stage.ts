@@ -1,4 +1,4 @@
-import { stage } from '../../stage';
+import { stage, type Thing } from '../../stage';
 import { bears, strengths } from './checks/loads';
 import { saidTwice } from './checks/twice';
 import { barListed, holds, pairs, placed, reaches, rodEnds, travels } from './checks/moves';
@@ -43,6 +43,10 @@ export const motionStage = stage(motion, {
   decisions: [linksDecision],
   strip,
   answers: ANSWERS,
+  things: node('things', (r): readonly Thing[] => [
+    ...Object.entries(r.part('arms')).map(([id, { name }]): Thing => ({ id, kind: 'arm', name })),
+    ...Object.entries(r.part('cranks')).map(([id, { name }]): Thing => ({ id, kind: 'crank', name })),
+  ]),
   figures: [
     aims,
     study,

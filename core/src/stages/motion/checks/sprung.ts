@@ -1,4 +1,4 @@
-import { judge, unknownCheck, type Check, type PlaceId } from '../../../stage';
+import { judge, THING_KINDS, unknownCheck, type Check, type PlaceId } from '../../../stage';
 import { sprung, memberId } from '../figures/arms';
 import { rooms, bodies } from '../figures/rooms';
 import { shackle, shackleLacks } from '../figures/shackle';
@@ -189,6 +189,11 @@ export const damperEnds = node('damperEnds', (r): readonly Check[] =>
 export const clears = node('clears', (r): readonly Check[] => {
   const stands = r.of(standing);
   const unseen = stands ? r.of(bodies).missing : [];
+  const things = r.of(bodies).all.flatMap(({ thing }) => thing ?? []);
+  const looked = THING_KINDS.map((kind) => ({
+    kind,
+    ids: things.filter((t) => t.kind === kind).map((t) => t.id),
+  }));
   return r.of(rooms).map(({ id, obstacle, room, body }) => {
     const limit = r.limit('motion.clear');
     const own = obstacle.clear === undefined ? limit : { ...limit, value: obstacle.clear };
@@ -209,6 +214,7 @@ export const clears = node('clears', (r): readonly Check[] => {
       todo: 'Move the link or the thing, take less travel, or notch and plate what is in the way.',
       at: 'obstacle.list',
       lacks,
+      looked,
     });
     return check;
   });

@@ -1,4 +1,4 @@
-import { unless, type PlaceId } from '../../../stage';
+import { unless, type PlaceId, type ThingKind } from '../../../stage';
 import { given, INSTRUMENTS, solved, type Figure, type Maybe } from '../../../measure';
 import { roomOfBar, roomOfWheel, type Capsule, type Disc, type Still } from '../../../mechanics/nearest';
 import { carried, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
@@ -33,6 +33,8 @@ export interface Body {
   readonly radius?: number;
   /** A bar from the axle to a place of the car that stays. */
   readonly shaft?: Capsule;
+  /** The thing of the plan that it is, where it is one that was listed. */
+  readonly thing?: { readonly kind: ThingKind; readonly id: string };
 }
 
 /** The room to one thing of the car, where it is least. */
@@ -73,6 +75,7 @@ export const bodies = node('bodies', (r): Bodies => {
   const members = [...held.members, ...held.bars, ...held.sprung].map((member): Body => ({
     name: member.name,
     member,
+    thing: thingOf(member),
     radius: (member.arm.outside ?? 2 * (held.sprung.includes(member) ? USUAL_SPRUNG : USUAL_LINK / 2)) / 2,
   }));
   return {
@@ -80,6 +83,12 @@ export const bodies = node('bodies', (r): Bodies => {
     missing: [...new Set(parts.flatMap((part) => part.missing))],
   };
 });
+
+/** A crank’s bars are named by the crank and their eye. */
+const thingOf = ({ key }: Member): NonNullable<Body['thing']> => {
+  const [crank, eye] = key.split('.');
+  return eye === 'top' || eye === 'low' ? { kind: 'crank', id: crank ?? key } : { kind: 'arm', id: key };
+};
 
 const found = (body: Body): Bodies => ({ all: [body], missing: [] });
 const lacking = (...missing: readonly PlaceId[]): Bodies => ({ all: [], missing });
@@ -175,6 +184,7 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
     const ends = [y.value - item.wide / 2, y.value + item.wide / 2] as const;
     return found({
       name: item.name,
+      thing: { kind: 'bracket', id: p.id },
       bars: filled(R, R + high - radius, radius).flatMap((up) =>
         filled(radius - chord, chord - radius, radius).map((beside): Capsule => {
           const [x, z] = [up * sin + beside * cos, H + up * cos - beside * sin];
@@ -187,12 +197,13 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
 
 /** What is left of the donor’s on its tubes: where round them, and how high, nobody listed. A ring as high as a fitting counts. */
 function donorBodies(r: Reads, H: number): readonly Bodies[] {
-  return r.of(donorThings).map(({ name, side, from, to }): Bodies => {
+  return r.of(donorThings).map(({ id, name, side, from, to }): Bodies => {
     const [face, D] = [r.of(newFrame).casting[side], r.of(outside)[side]];
     if (!face || !D) return lacking(...unless(face, 'brief.targetWidth'), ...unless(D, 'donor.tubeOd'));
     const y = face.value + (side === 'left' ? 1 : -1) * ((from.value + to.value) / 2);
     return found({
       name,
+      thing: { kind: 'tubeItem', id },
       wheel: {
         centre: [0, y, H],
         axis: [0, 1, 0],
