@@ -74,6 +74,19 @@ describe('a crank with two bars', () => {
   });
 });
 
+describe('one axle after another', () => {
+  it('moves as it does alone: nothing is left of a crank in the rows of another’s links', () => {
+    // Two links more: a crank’s rows of the one are links of the other.
+    const more: SolidAxle = { ...ON_AXLE, links: [...LINKS, ...pair([20, 300, 305], [480, 296, 310])] };
+    const asked = { z: 31, roll: 0.02 };
+    const alone = axlePose(more, asked);
+    axlePose(ON_AXLE, { z: -60, roll: -0.03 });
+    expect(axlePose({ ...more }, asked)).toEqual(alone);
+    axlePose(ON_CAR, { z: 44, roll: 0.01 });
+    expect(axlePose({ ...more }, asked).iterations).toBe(alone.iterations);
+  });
+});
+
 describe('springs that turn the axle', () => {
   it('turn it by so much for a mm of rise, and nothing else holds that', () => {
     const leaf: SolidAxle = {

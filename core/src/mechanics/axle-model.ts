@@ -178,6 +178,8 @@ export class AxleModel {
       slopes[j + 1] = dy * per;
       slopes[j + 2] = ((dx * cw + dy * sw) * qz - dz * x2) * per * PER_LEVER;
       slopes[j + 3] = (dy * qx - dx * qy) * per * PER_LEVER;
+      // Another axle’s crank may have stood in this row.
+      slopes[j + 4] = 0;
     }
   }
 
