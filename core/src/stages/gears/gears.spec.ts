@@ -261,6 +261,10 @@ describe('the set-up of the gears', () => {
     const unsaid = turned(2.9, { seal: 'in' });
     expect([level(unsaid, 'Least'), level(unsaid, 'Most')]).toEqual(['unknown', 'unknown']);
     expect(unsaid.find((c) => c.id === 'gear.turningMost')?.title).toMatch(/new or used is not said/);
+    // Read before the pinion was pressed again, it tells nothing of how it turns now; the carrier alone changes nothing.
+    const first = { ...trial(1, 1, 0.05, 0.2), torque: 2.9, bearings: 'new', seal: 'in' } as const;
+    const after = (shim: number) => evaluate(withTrials({ a: first, b: trial(2, shim, 0.05, 0.2) })).checks;
+    expect([level(after(1.06), 'Most'), level(after(1), 'Most')]).toEqual(['unknown', 'ok']);
   });
 
   it('judges a clutch pack by height, soak and break-away once it is begun', () => {

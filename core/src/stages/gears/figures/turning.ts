@@ -5,6 +5,9 @@ import { setUp } from './set-up';
 /** Half of what a small torque gauge tells apart, N·m. */
 const GAUGE = 0.05;
 
+/** Pinion shims that differ by less are one, mm: half of what a micrometer is read to. */
+const SAME_SHIM = 0.005;
+
 /** What turns the pinion in its bearings alone, by the last trial that read it: without its seal’s part. */
 interface Turning {
   readonly torque: Maybe;
@@ -19,8 +22,11 @@ export const turning = node('turning', (r): Turning | undefined => {
     .trials.filter(({ torque }) => torque !== undefined)
     .at(-1);
   if (!last) return undefined;
-  const { n, torque = 0, bearings, seal } = last;
+  const { n, torque = 0, bearings, seal, pinionShim } = last;
+  // A pinion that was pressed again since turns otherwise.
+  const since = r.of(setUp).trials.some((t) => t.n > n && Math.abs(t.pinionShim - pinionShim) > SAME_SHIM);
   const unsaid = [
+    ...(since ? ['what it turns at since the pinion was moved'] : []),
     ...(bearings ? [] : ['whether its bearings are new or used']),
     ...(seal ? [] : ['whether its seal is in']),
   ];
