@@ -169,7 +169,7 @@ export const bendsOver = node('bendsOver', (r): readonly Check[] => {
         'Where the links take the axle and turn its pinion, at every end of the travel, level and rolled.',
       todo: 'Less travel, links that turn the pinion less, or a joint for larger angles.',
       at: AT,
-      lacks: travel.lacks,
+      lacks: [...travel.lacks, ...missing(r)],
     });
   });
 });
