@@ -65,6 +65,8 @@ export interface Dimension {
   /** Quantity it changes; absent for a derived length. */
   readonly quantityId?: string;
   readonly signed?: boolean;
+  /** Told in millimetres whatever the page is. */
+  readonly inMm?: boolean;
   /** Told in decimals: no tape or rule enters it. */
   readonly fine?: boolean;
   /** The one that decides. */

@@ -108,6 +108,7 @@ const assume = (q: Quantity, { value, off = 0, why }: Fallback): Known => ({
     needsLevel: q.needsLevel ?? false,
     waits: waitsFor(q.waitsOn),
     byTape: readByTape(q, q.instrument),
+    ...(q.inMm ? { inMm: true } : {}),
   }),
 });
 
@@ -151,6 +152,7 @@ function know(quantity: Quantity, reading: Reading): Known {
     needsLevel: quantity.needsLevel ?? false,
     waits: waitsFor(quantity.waitsOn),
     byTape: readByTape(quantity, reading.instrument),
+    ...(quantity.inMm ? { inMm: true } : {}),
   });
   return { figure, summary };
 }

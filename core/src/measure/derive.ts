@@ -22,6 +22,7 @@ export interface Origin {
   readonly needsLevel?: boolean;
   readonly waits?: number;
   readonly byTape?: boolean;
+  readonly inMm?: boolean;
 }
 
 const NOTHING: Figure['assumed'] = {};
@@ -45,6 +46,7 @@ class Given implements Figure, Packed {
   readonly needsLevel: boolean;
   readonly waits: number;
   readonly byTape: boolean;
+  readonly inMm: boolean;
   readonly parts: Parts;
   readonly assumed: Figure['assumed'];
   readonly working: Working;
@@ -59,6 +61,7 @@ class Given implements Figure, Packed {
     this.needsLevel = needsLevel;
     this.waits = waits;
     this.byTape = byTape;
+    this.inMm = origin.inMm ?? false;
     this.parts = partOf(id, u);
     this.assumed = assumed === undefined ? NOTHING : { [id]: { id, label, value, unit, why: assumed } };
     this.working = { formula: '', inputs: NO_INPUTS, source };
@@ -100,6 +103,7 @@ export interface Derivation {
   readonly source: string;
   /** Figures by symbol; all that the formula names. */
   readonly inputs: Readonly<Record<string, Figure>>;
+  readonly inMm?: boolean;
 }
 
 /** What comes along from the inputs. */
@@ -125,6 +129,7 @@ class Derived implements Figure, Packed {
     private readonly source: string,
     private readonly read: Formula,
     private readonly figures: readonly Figure[],
+    readonly inMm: boolean,
   ) {
     this.id = id;
     this.label = label;
@@ -232,7 +237,7 @@ export function derive(spec: Derivation): Figure {
 }
 
 /** Runs a formula as it stands. */
-function run({ id, label, unit, formula, source, inputs }: Derivation): Figure {
+function run({ id, label, unit, formula, source, inputs, inMm = false }: Derivation): Figure {
   const read = formulaOf(formula);
   const figures = read.symbols.map((symbol) => {
     const input = inputs[symbol];
@@ -240,7 +245,7 @@ function run({ id, label, unit, formula, source, inputs }: Derivation): Figure {
     return input;
   });
   const value = read.value(valuesOf(figures));
-  return new Derived({ id, label, unit, value }, source, read, figures);
+  return new Derived({ id, label, unit, value }, source, read, figures, inMm);
 }
 
 const unitsOf = (inputs: Readonly<Record<string, Figure>>): Record<string, FigureUnit> =>

@@ -54,6 +54,8 @@ export interface Figure {
   readonly waits: number;
   /** Some of it was read off a tape or rule: in inch work it is told in fractions, else in decimals. */
   readonly byTape: boolean;
+  /** It is called by its millimetres whatever the page is told in, as a wheel’s offset is. */
+  readonly inMm?: boolean;
   readonly working: Working;
 }
 
@@ -90,6 +92,7 @@ export const plainFigure = (figure: Figure): Figure => ({
   needsLevel: figure.needsLevel,
   waits: figure.waits,
   byTape: figure.byTape,
+  ...(figure.inMm ? { inMm: true } : {}),
   working: figure.working,
 });
 

@@ -63,12 +63,15 @@ export const showFigure = (figure: Shown, length: LengthUnit = 'mm', digits?: nu
     figure.value,
     figure.unit,
     styleOf(figure, length),
-    digits ?? (figure.byTape ? undefined : tellingDigits(figure.value, figure.unit, decimalOf(length))),
+    digits ??
+      (figure.byTape
+        ? undefined
+        : tellingDigits(figure.value, figure.unit, decimalOf(styleOf(figure, length)))),
   );
 
 /** Unit in which a figure is told. */
-export const styleOf = ({ byTape }: Pick<Figure, 'byTape'>, length: LengthUnit): LengthUnit =>
-  byTape ? length : decimalOf(length);
+export const styleOf = ({ byTape, inMm }: Pick<Figure, 'byTape' | 'inMm'>, length: LengthUnit): LengthUnit =>
+  inMm ? 'mm' : byTape ? length : decimalOf(length);
 
 /** Prints an uncertainty: always a decimal. */
 export const showUncertainty = (
@@ -78,7 +81,7 @@ export const showUncertainty = (
   digits?: number,
 ): string => showValue(u, unit, decimalOf(length), digits);
 
-type Shown = Pick<Figure, 'value' | 'unit' | 'byTape'>;
+type Shown = Pick<Figure, 'value' | 'unit' | 'byTape' | 'inMm'>;
 
 /**
  * What stands behind a field of a unit; nothing where a number says all.

@@ -15,9 +15,10 @@ const NUMBER = /^\s*[+−-]?(\d+\.?\d*|\.\d+)\s*$/;
  * @example readQuantity(quantity('donor.tube.left'), '23 1/8', 'frac') // { ok: true, value: 587.375 }
  */
 export function readQuantity(quantity: Quantity, text: string, unit: LengthUnit): Parsed {
-  const parsed = parse(quantity, text, unit);
+  const of = quantity.inMm ? 'mm' : unit;
+  const parsed = parse(quantity, text, of);
   if (!parsed.ok) return parsed;
-  const reason = refuseValue(quantity, parsed.value, unit);
+  const reason = refuseValue(quantity, parsed.value, of);
   return reason === undefined ? parsed : { ok: false, reason };
 }
 

@@ -1,5 +1,5 @@
 import { formatNumber } from '../units';
-import type { Figure, FigureUnit } from '../measure';
+import type { Figure, FigureUnit, Maybe } from '../measure';
 import { expandedUncertainty, sized } from '../measure';
 import {
   compared,
@@ -38,9 +38,11 @@ function beside(
   figure: Figure | CheckFigure | undefined,
   limit: CheckLimit | 0 | undefined,
   looked: readonly Looked[] | undefined,
+  also: readonly Maybe[] = [],
 ): Pick<Check, 'figure' | 'limit' | 'assumed' | 'looked'> {
   const known = figure && 'working' in figure ? figure : undefined;
-  const assumed = known ? Object.values(known.assumed) : [];
+  const all = Object.assign({}, ...[known, ...also].map((one) => one?.assumed)) as Figure['assumed'];
+  const assumed = Object.values(all);
   return {
     ...(figure ? { figure: known ? compared(known) : figure } : {}),
     ...(limit ? { limit } : {}),
@@ -179,6 +181,8 @@ export interface HeldFact {
   readonly figure?: Figure | CheckFigure | undefined;
   readonly limit?: CheckLimit;
   readonly looked?: readonly Looked[];
+  /** Other figures that the verdict rests on: defaults behind them are shown beside it. */
+  readonly also?: readonly Maybe[];
 }
 
 const isUnsaid = (value: unknown): boolean => value === undefined || value === '';
@@ -191,10 +195,10 @@ const isUnsaid = (value: unknown): boolean => value === undefined || value === '
  * @example judgeFact({ …, rests: { 'fact.car.seat': 'cone', 'fact.new.seat': undefined }, … }) // unknown
  */
 export function judgeFact(held: HeldFact): Check {
-  const { id, stage, rests, fault, holds, reason, at, figure, limit, looked } = held;
+  const { id, stage, rests, fault, holds, reason, at, figure, limit, looked, also } = held;
   const grounds = Object.keys(rests);
   if (grounds.length === 0) throw new RangeError(`${id} rests on nothing.`);
-  const base = { id, stage, reason: fault?.reason ?? reason, at, ...beside(figure, limit, looked) };
+  const base = { id, stage, reason: fault?.reason ?? reason, at, ...beside(figure, limit, looked, also) };
   if (fault) {
     const { level, title, todo, contradicts } = fault;
     return { level, title, todo, ...base, ...(contradicts ? { contradicts } : {}) };

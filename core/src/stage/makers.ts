@@ -18,6 +18,7 @@ type Extra = Partial<
     | 'relative'
     | 'scales'
     | 'byTape'
+    | 'inMm'
     | 'belongs'
   >
 >;

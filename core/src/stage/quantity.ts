@@ -32,6 +32,8 @@ export interface Quantity<I extends string = string> {
   readonly waitsOn?: readonly OpenChoice[];
   /** A place along a tape: told in fractions of an inch although it is chosen. */
   readonly byTape?: boolean;
+  /** It is read and told in millimetres whatever the page is, as a wheel’s offset is. */
+  readonly inMm?: boolean;
   /** Which sum of the corner scales it is. */
   readonly scales?: 'front' | 'rear' | 'all';
   /** An angle, which may be read against another of these instead of against level. */

@@ -23,7 +23,7 @@ export function workedPlan(readings: Record<string, Reading> = {}, choices: Part
       tools: TOOLS,
       skills: SKILLS,
     },
-    choices: { ...EMPTY_PLAN.choices, ...choices },
+    choices: { ...EMPTY_PLAN.choices, retention: 'boltIn', retentionTo: 'boltIn', ...choices },
     readings: {
       'brief.targetWidth': reading('chosen', 1402),
       'donor.half.left': reading('tape', 792),

@@ -29,6 +29,7 @@ const marksNeeds = node('marksNeeds', (r): readonly PlaceId[] => {
 });
 
 const shaftsNeeds = node('shaftsNeeds', (r): readonly PlaceId[] => [
+  ...unless(r.choice('retentionTo') !== 'unsaid', 'donor.retention'),
   ...r.of(cutNeeds),
   ...SIDES.flatMap((side) => r.of(ends).lacks[side].shaft),
 ]);

@@ -1,11 +1,11 @@
 import { type PlaceId, unless } from '../../stage';
 import { bySide, type Side, type Sided } from '../../geometry';
 import { derive, type Figure, type Maybe } from '../../measure';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 
 export interface EndsInput {
-  readonly from: Retention;
-  readonly to: Retention;
+  readonly from: HeldBy;
+  readonly to: HeldBy;
   readonly halfLeft: Maybe;
   readonly halfRight: Maybe;
   readonly shaftLeft: Maybe;
@@ -75,8 +75,11 @@ const moved = (side: Side) => ({
   unit: 'mm' as const,
 });
 
+/** What held the shafts before, where that is not said: whether the ends are others cannot be told. */
+const before = (from: HeldBy) => unless(from !== 'unsaid', 'donor.retention');
+
 function floatMove({ from, to, floatShift: Δ }: EndsInput, side: Side): Move {
-  if (!Δ) return from === to ? { kept: true } : { lacks: ['float.shift'] };
+  if (!Δ) return from === to ? { kept: true } : { lacks: ['float.shift', ...before(from)] };
   return {
     by: derive({
       formula: '{Δ}',
@@ -89,7 +92,8 @@ function floatMove({ from, to, floatShift: Δ }: EndsInput, side: Side): Move {
 
 /** A brake space that was typed counts whether the retention changes or only the ends. */
 function spaceMove({ from, to, newSpace }: EndsInput, space: Maybe, side: Side): Move {
-  if (!newSpace) return from === to ? { kept: true } : { lacks: ['convert.space'] };
+  if (!newSpace)
+    return from === to || to === 'unsaid' ? { kept: true } : { lacks: [...before(from), 'convert.space'] };
   if (!space) return { lacks: [`donor.brakeSpace.${side}`] };
   return {
     by: derive({

@@ -6,8 +6,8 @@ type Both = Sided<Maybe>;
 
 export interface StandInput {
   readonly plan: SchoolPlan | undefined;
-  /** A clip holds the shaft by its inner end: the shaft says where the wheel stands, the housing where the brake does. */
-  readonly clip: boolean;
+  /** A clip holds the shaft by its inner end: the shaft says where the wheel stands, the housing where the brake does; undefined while that is not said. */
+  readonly clip: boolean | undefined;
   /** Half, shaft and brake space with the ends the axle will have, and the donor’s tube, mm. */
   readonly half: Both;
   readonly shaft: Both;
@@ -108,6 +108,8 @@ function halfNow(
     const half = derive({ formula: '{H} − {L} + {L_r}', source, inputs: { H, L, L_r: running }, ...base });
     return { half, by: received ? 'received' : undefined };
   }
+  // Whether shaft or housing sets the wheel’s face follows from what holds the shaft.
+  if (input.clip === undefined && (tube || received)) return { half: undefined, by: undefined };
   if (!tube || !H || !T) return { half: expected, by: undefined };
   const source = 'The donor’s half, with the tube as it was read after the work';
   const half = derive({ formula: '{H} − {T} + {T_now}', source, inputs: { H, T, T_now: tube }, ...base });

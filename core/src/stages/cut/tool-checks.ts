@@ -1,6 +1,6 @@
 import { type Check, judgeFact } from '../../stage';
 import type { CutMethod } from './choices';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 import type { ShaftRoute } from '../shafts/choices';
 import type { SchoolPlan } from './school-stage';
 import type { Brief, Skill, Tool } from '../brief/choices';
@@ -9,8 +9,8 @@ export interface ToolChecksInput {
   readonly brief: Pick<Brief, 'tools' | 'skills'>;
   readonly choices: {
     readonly method: CutMethod;
-    readonly retention: Retention;
-    readonly retentionTo: Retention;
+    readonly retention: HeldBy;
+    readonly retentionTo: HeldBy;
     readonly shaftRoute: ShaftRoute;
   };
   readonly school: SchoolPlan | undefined;

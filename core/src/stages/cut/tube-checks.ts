@@ -7,13 +7,13 @@ import type { PressedTube, TubeResult } from './tube-stage';
 import type { donor } from '../donor/words';
 import type { cut } from './words';
 import type { CutMethod, TubeItem } from './choices';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 
 type Limits = LimitsOf<typeof cut | typeof donor>;
 
 export interface TubeChecksInput {
   readonly method: CutMethod;
-  readonly to: Retention;
+  readonly to: HeldBy;
   readonly tubes: TubeResult;
   readonly float: Sided<FloatEnd>;
   readonly marks: MarksResult;

@@ -1,6 +1,7 @@
-import type { Retention } from './choices';
+import type { HeldBy } from './choices';
 
-export const RETENTION_NAMES: Readonly<Record<Retention, string>> = {
+export const RETENTION_NAMES: Readonly<Record<HeldBy, string>> = {
+  unsaid: 'Not said',
   cClip: 'C-clip',
   boltIn: 'Bolt-in',
   fullFloat: 'Full-float',

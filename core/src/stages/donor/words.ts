@@ -14,7 +14,7 @@ export const donor = words({
   facts: DONOR_FACTS,
   limits: DONOR_LIMITS,
   section: DONOR_SECTION,
-  places: { donor: 'the decision on the donor', ...JOINT_PLACES },
+  places: { donor: 'the decision on the donor', 'donor.retention': 'what holds the shafts', ...JOINT_PLACES },
 });
 
 declare module '../../stage/place' {

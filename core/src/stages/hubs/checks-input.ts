@@ -25,6 +25,6 @@ export interface HubsChecksInput {
   readonly studs: StudResult;
   readonly brakes: BrakeResult;
   readonly lines: Readonly<Record<string, BendResult>>;
-  /** The lines as they are written, for their names. */
-  readonly written: Readonly<Record<string, { readonly name: string }>>;
+  /** The lines as they are written. */
+  readonly written: Readonly<Record<string, { readonly name: string; readonly points: readonly unknown[] }>>;
 }

@@ -12,7 +12,7 @@ import {
   type Broken,
   type FieldShape,
 } from '../../stage';
-import { RETENTIONS, type Retention } from '../donor/choices';
+import { HELD_BY, type HeldBy } from '../donor/choices';
 
 /** What makes flange and wheel agree where their patterns differ. */
 export const PATTERN_ROUTES = ['undecided', 'redrill', 'adapter', 'shafts'] as const;
@@ -99,7 +99,7 @@ const KEEP_OUT = object<KeepOut>({
 const POINT = list(number(-6000, 6000), { min: 3, max: 3 }) as FieldShape<Point3>;
 const LINE = object<BrakeLine>({
   name: name(60),
-  points: list(POINT, { min: 2, max: 40 }),
+  points: list(POINT, { max: 40 }),
   radius: number(3, 200),
   flare: number(0, 30),
 });
@@ -112,11 +112,11 @@ type Patterns = Readonly<Partial<Record<PatternFace, PatternReadings>>>;
 export const HUB_SECTION = {
   choices: {
     /** What holds the shafts in afterwards; what held them before goes on holding them. */
-    retentionTo: field<Retention>(oneOf(RETENTIONS), 'boltIn', {
+    retentionTo: field<HeldBy>(oneOf(HELD_BY), 'unsaid', {
       since: 5,
       belongs: 'axle',
       called: () => 'What holds the shafts afterwards',
-      startFrom: ({ choices }) => (choices as { retention?: Retention } | undefined)?.retention,
+      startFrom: ({ choices }) => (choices as { retention?: HeldBy } | undefined)?.retention,
     }),
     pattern: field<PatternRoute>(oneOf(PATTERN_ROUTES), 'undecided', {
       since: 5,

@@ -1,4 +1,4 @@
-import { judge, type Check } from '../../stage';
+import { judge, unknownCheck, type Check } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
 import type { BrakeResult } from './brake-stage';
@@ -82,14 +82,24 @@ const lineChecks = ({ lines, written }: HubsChecksInput): Check[] =>
   Object.entries(lines).flatMap(([id, line]) =>
     line.ok
       ? []
-      : [
-          {
-            id: `line.${id}`,
-            stage: 'hubs' as const,
-            level: 'caution' as const,
-            title: `Brake line “${written[id]?.name ?? id}” cannot be bent`,
-            reason: line.reason,
-            todo: 'Move the points apart, or take a die with a smaller radius.',
-          },
-        ],
+      : (written[id]?.points.length ?? 0) < 2
+        ? [
+            unknownCheck({
+              id: `line.${id}`,
+              stage: 'hubs',
+              unknown: `Brake line “${written[id]?.name ?? id}”: its corners are not known`,
+              reason: line.reason,
+              at: 'line.list',
+            }),
+          ]
+        : [
+            {
+              id: `line.${id}`,
+              stage: 'hubs' as const,
+              level: 'caution' as const,
+              title: `Brake line “${written[id]?.name ?? id}” cannot be bent`,
+              reason: line.reason,
+              todo: 'Move the points apart, or take a die with a smaller radius.',
+            },
+          ],
   );

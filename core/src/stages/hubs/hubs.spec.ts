@@ -354,9 +354,24 @@ describe('checks of hub ends', () => {
 
   it('say which line cannot be bent', () => {
     const lines = { a: { ok: false, reason: 'Points 1 and 2 are the same place.' } } as const;
-    const found = hubsChecks(input({ lines, written: { a: { name: 'Tee to left' } } }), limitsOf({})).find(
-      (c) => c.id === 'line.a',
-    );
-    expect(found?.title).toContain('Tee to left');
+    const found = hubsChecks(
+      input({
+        lines,
+        written: {
+          a: {
+            name: 'Tee to left',
+            points: [
+              [0, 0, 0],
+              [0, 0, 0],
+            ],
+          },
+        },
+      }),
+      limitsOf({}),
+    ).find((c) => c.id === 'line.a');
+    expect(found).toMatchObject({ level: 'caution', title: expect.stringContaining('Tee to left') as string });
+    // Without two corners there is nothing to bend yet.
+    const begun = { a: { name: 'Tee to left', points: [[0, 0, 0]] } };
+    expect(level('line.a', { lines, written: begun })).toBe('unknown');
   });
 });

@@ -1,6 +1,6 @@
 import type { Sided } from '../../geometry';
 import type { Figure } from '../../measure';
-import type { Retention } from '../donor/choices';
+import type { HeldBy, Retention } from '../donor/choices';
 
 /** One way to hold the shafts in, beside what the donor has. */
 export interface RetentionWay {
@@ -24,13 +24,24 @@ const RISK: Readonly<Record<Retention, string>> = {
   fullFloat: 'If the shaft breaks the wheel stays on its hub; heavier, and the hubs want their bearings set.',
 };
 
+/** Reads what is chosen. */
+interface ChosenEnds {
+  choice(id: 'retentionTo'): HeldBy;
+}
+
+/** Whether a clip will hold the shafts’ inner ends; undefined while nobody said what will. */
+export function clipAfter(r: ChosenEnds): boolean | undefined {
+  const to = r.choice('retentionTo');
+  return to === 'unsaid' ? undefined : to === 'cClip';
+}
+
 /** The three ways, the donor’s own first. */
 export const retentionWays = (
-  from: Retention,
+  from: HeldBy,
   movedBy: (to: Retention) => Sided<Figure | undefined>,
 ): readonly RetentionWay[] =>
   (['cClip', 'boltIn', 'fullFloat'] as const)
-    .filter((to) => to === from || to !== 'cClip')
+    .filter((to) => to === from || from === 'unsaid' || to !== 'cClip')
     .map((to) => ({
       to,
       kept: to === from,

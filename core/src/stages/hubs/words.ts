@@ -17,6 +17,7 @@ export const hubs = words({
     'pattern.flange': 'the holes of the flange',
     'pattern.wheel': 'the holes of the wheel',
     'pattern.rotor': 'the holes of the rotor',
+    'line.list': 'the brake lines',
   },
 });
 

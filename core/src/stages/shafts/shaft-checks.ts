@@ -1,9 +1,9 @@
-import { judge, type Check, type LimitsOf, judgeFact } from '../../stage';
+import { judge, type Check, type LimitsOf, judgeFact, unless } from '../../stage';
 import { SIDES, sideName, type Side } from '../../geometry';
 import { asMade, derive, type Figure, type Maybe, sized } from '../../measure';
 import { BOUGHT_SHAFTS, type ShaftFit, type ShaftNeed, type ShaftsResult } from './shafts-result';
 import type { shafts } from './words';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 import type { ShaftRoute } from './choices';
 import type { Use } from '../brief/choices';
 
@@ -11,8 +11,8 @@ type Limits = LimitsOf<typeof shafts>;
 export interface ShaftChecksInput {
   readonly shafts: ShaftsResult;
   /** What holds the donor’s shafts, and what will hold the new ones. */
-  readonly retention: Retention;
-  readonly retentionTo: Retention;
+  readonly retention: HeldBy;
+  readonly retentionTo: HeldBy;
   readonly route: ShaftRoute;
   readonly use: Use;
   /** Spline major diameter by the standard, mm. */
@@ -62,13 +62,13 @@ export function shaftChecks(input: ShaftChecksInput, limits: Limits): Check[] {
 }
 
 function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
-  if (retentionTo !== 'cClip') return [];
-  const hard = use === 'strip';
+  if (retentionTo !== 'cClip' && retentionTo !== 'unsaid') return [];
+  const hard = retentionTo === 'cClip' && use === 'strip';
   return [
     judgeFact({
       id: 'shaft.retention',
       stage: 'donor',
-      rests: { 'choice.retentionTo': retentionTo, 'brief.use': use },
+      rests: { 'choice.retentionTo': retentionTo === 'unsaid' ? undefined : retentionTo, 'brief.use': use },
       fault: hard
         ? {
             level: 'caution',
@@ -77,10 +77,11 @@ function retentionChecks({ retentionTo, use }: ShaftChecksInput): Check[] {
           }
         : undefined,
       holds: 'C-clip retention noted',
-      unknown: '',
+      unknown: 'What holds the shafts: not said',
       reason:
         'If a C-clip shaft breaks, nothing holds the wheel; many strips and codes ask for bolt-in or full-float.',
-      at: 'donor.shaft.left',
+      at: 'donor.retention',
+      lacks: ['donor.retention'],
     }),
   ];
 }
@@ -105,7 +106,7 @@ function suitsCheck(suits: StockSuits | undefined, side: Side): Check[] {
           }
         : undefined,
       holds: `${sideName(side)} shaft ${number} suits this axle by its list`,
-      unknown: `Whether ${side} shaft ${number} suits is not known: its list does not say ${unsaid.join(', ')}`,
+      unknown: `Whether ${side} shaft ${number} suits is not known: not said ${unsaid.join(', ')}`,
       reason:
         'A shaft made for clips is held by nothing in a bolt-in end, and the other way round; spline, bearing and flange have to fit as well.',
       at: 'shaft.pair',
@@ -174,7 +175,7 @@ function shortenChecks(
   const clip = judgeFact({
     id: `shaft.cClip.${side}`,
     stage: 'cut',
-    rests: { 'choice.retention': retention },
+    rests: { 'choice.retention': retention === 'unsaid' ? undefined : retention },
     fault:
       retention === 'cClip'
         ? {
@@ -186,7 +187,8 @@ function shortenChecks(
     holds: `${sideName(side)} shaft has no C-clip groove to lose`,
     unknown: `Whether the ${side} shaft has a C-clip groove to lose: not known`,
     reason: 'The groove sits at the inner end; what is cut off takes the groove and the hardened end with it.',
-    at: `donor.shaft.${side}`,
+    at: 'donor.retention',
+    lacks: ['donor.retention'],
   });
   return [clip, neckedCheck(body[side], splineMajor, side)];
 }
@@ -304,11 +306,12 @@ const pairChecks = ({ pairTrouble }: ShaftChecksInput): Check[] =>
   }));
 
 function fitChecks(input: ShaftChecksInput, fit: ShaftFit, side: Side, limits: Limits): Check[] {
-  const share = shareCheck(fit.share, side, limits);
-  return input.retentionTo === 'cClip' ? [share] : [share, gapCheck(fit.gap, input.spareEnd, side, limits)];
+  const { retentionTo: to, spareEnd } = input;
+  const share = shareCheck(fit.share, to, side, limits);
+  return to === 'cClip' ? [share] : [share, gapCheck(fit.gap, spareEnd, side, limits)];
 }
 
-function shareCheck(share: Maybe, side: Side, limits: Limits): Check {
+function shareCheck(share: Maybe, to: HeldBy, side: Side, limits: Limits): Check {
   return judge({
     id: `shaft.engagement.${side}`,
     stage: 'cut',
@@ -322,7 +325,13 @@ function shareCheck(share: Maybe, side: Side, limits: Limits): Check {
     todo: 'Order a longer spline or a longer shaft, and check the gap to the cross shaft.',
     reason: 'Too little spline in the side gear strips or twists under load.',
     at: 'shaft.spline',
-    lacks: ['shaft.spline', `donor.shaftSpline.${side}`, `donor.sideGear.${side}`, 'donor.sideGearSpline'],
+    lacks: [
+      ...unless(to !== 'unsaid', 'donor.retention'),
+      'shaft.spline',
+      `donor.shaftSpline.${side}`,
+      `donor.sideGear.${side}`,
+      'donor.sideGearSpline',
+    ],
   });
 }
 

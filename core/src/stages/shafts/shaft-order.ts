@@ -2,7 +2,7 @@ import { sized } from '../../measure';
 import { chosenPart, optionText, type Check } from '../../stage';
 import { SIDES, type Side } from '../../geometry';
 import type { Figure } from '../../measure';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 import { DONOR_FACTS } from '../donor/facts';
 import { inUse } from './figures/in-use';
 import { shafts } from './figures/shafts';
@@ -85,6 +85,14 @@ export const shaftOrder = node('order', (r): ShaftOrder => {
   return { lines, flange, lacks: lacksOf(r.choice('retentionTo'), lines, flange) };
 });
 
+/** How a shaft’s inner end is made, by what holds it. */
+const INNER_END: Readonly<Record<HeldBy, string>> = {
+  unsaid: '',
+  cClip: CLIP_END,
+  boltIn: PLAIN_END,
+  fullFloat: PLAIN_END,
+};
+
 function madeLine(r: Reads, side: Side, length: number): ShaftLine {
   const teeth = valueOf(r.figure('new.teeth') ?? r.figure('donor.splineTeeth'));
   const pitch = valueOf(r.figure('new.pitch') ?? r.figure('donor.splinePitch'));
@@ -95,7 +103,7 @@ function madeLine(r: Reads, side: Side, length: number): ShaftLine {
     length,
     spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
     material: material ? written('donor.material', material.value) : '',
-    innerEnd: to === 'cClip' ? CLIP_END : PLAIN_END,
+    innerEnd: INNER_END[to],
     ...sizesKnown({
       splineLength: valueOf(r.figure('shaft.spline') ?? r.figure(`donor.shaftSpline.${side}`)),
       journal: valueOf(r.figure('new.journal') ?? r.figure('donor.journal')),
@@ -127,7 +135,7 @@ function stockLine(r: Reads, side: Side, length: number): ShaftLine[] {
       length,
       spline: teeth !== undefined && pitch !== undefined ? `${teeth}/${pitch}` : '',
       material: '',
-      innerEnd: r.choice('retentionTo') === 'cClip' ? CLIP_END : PLAIN_END,
+      innerEnd: INNER_END[r.choice('retentionTo')],
       part: offer.number,
       seller: offer.seller,
       ...sizesKnown({ splineLength: spline, journal, body }),
@@ -174,7 +182,7 @@ function flangeOf(r: Reads): FlangeOrder {
   };
 }
 
-function lacksOf(to: Retention, lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
+function lacksOf(to: HeldBy, lines: readonly ShaftLine[], flange: FlangeOrder): readonly string[] {
   const made = lines.find((l) => l.part === undefined);
   if (lines.length === 0) return ['No shaft has to be bought: nothing to order'];
   // What lies on a shelf has its sizes.
@@ -184,10 +192,11 @@ function lacksOf(to: Retention, lines: readonly ShaftLine[], flange: FlangeOrder
 
 /** What a maker asks of a shaft that is held in this way, and whether it is known. */
 const asked = (
-  to: Retention,
+  to: HeldBy,
   line: ShaftLine,
   { holes, pcd, pilot }: FlangeOrder,
 ): readonly (readonly [name: string, known: boolean])[] => [
+  ['What holds the shafts', to !== 'unsaid'],
   ['Spline: teeth and pitch', line.spline !== ''],
   ['Spline length', line.splineLength !== undefined],
   ['Bearing journal', line.journal !== undefined],

@@ -24,8 +24,8 @@ export interface ShaftsInput {
   readonly pairRight: Maybe;
   readonly pairSplineLeft: Maybe;
   readonly pairSplineRight: Maybe;
-  /** A clip holds the new shafts’ inner ends. */
-  readonly clip: boolean;
+  /** A clip holds the new shafts’ inner ends; undefined while nobody said what does. */
+  readonly clip: boolean | undefined;
   /** What arrived, as measured: it is what will run. */
   readonly receivedLeft: Maybe;
   readonly receivedRight: Maybe;

@@ -33,7 +33,9 @@ const shaftOf = (input: ShaftsInput, side: Side): Maybe =>
 
 function needOf(input: ShaftsInput, plan: SchoolPlan, side: Side): ShaftNeed | undefined {
   const L = shaftOf(input, side);
-  if (!L) return undefined;
+  // What a tube read after the work does to its shaft follows from what holds that.
+  const worked = side === 'left' ? input.workedLeft : input.workedRight;
+  if (!L || (worked && input.clip === undefined)) return undefined;
   const needed = neededOf(input, plan, side, L);
   return { needed, ...fitted(input, plan, side, L, needed) };
 }
@@ -136,7 +138,7 @@ function fitOf(
     spline: undefined,
   };
   const H_now = (side === 'left' ? input.standLeft : input.standRight) ?? plan?.half[side];
-  if (!plan || !need || !H_now) return none;
+  if (!plan || !need || !H_now || input.clip === undefined) return none;
   const end = endOf(input, need, H_now, side);
   return {
     gap: gapOf(input, end, side),

@@ -148,6 +148,22 @@ describe('pairs of stock shafts', () => {
     expect(stockPairs([shaft(684.4, {}, { journal: 34.99 })], asked, AXLE, { width: 1402 }).passed).toBe(1);
   });
 
+  it('name what comes nearest where there is no pair, and what it falls short by', () => {
+    const far = shaft(684.4, {}, { teeth: 26 });
+    const seal = shaft(684.4, { price: 70 }, { seal: 44 });
+    const long = shaft(790);
+    const { pairs, nearest } = stockPairs([far, seal, long], { ...WANTED, sealJournal: 38.1 }, AXLE, {
+      width: 1402,
+    });
+    expect(pairs).toEqual([]);
+    expect(nearest.map(({ offer, why }) => [offer.number, why])).toEqual([
+      [long.number, 'longer than the left side, longer than the right side'],
+      [seal.number, 'another seal journal'],
+      [far.number, 'another tooth count'],
+    ]);
+    expect(stockPairs([shaft(684.4)], WANTED, AXLE, { width: 1402 }).nearest).toEqual([]);
+  });
+
   it('put the pinion where it is wanted', () => {
     const offers = [shaft(696.4), shaft(672.4), shaft(684.4)];
     const [pair] = stockPairs(offers, WANTED, AXLE, { width: 1402, pinion: -12 }).pairs;

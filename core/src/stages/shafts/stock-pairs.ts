@@ -1,5 +1,5 @@
 import { COMPARE_SLACK, type PartOffer } from '../../stage';
-import { bySide, type Sided } from '../../geometry';
+import { bySide, SIDES, type Side, type Sided } from '../../geometry';
 import type { Retention } from '../donor/choices';
 
 /** What a bought shaft must be; what is left out does not matter. */
@@ -78,6 +78,14 @@ export interface PairSearch {
   readonly passed: number;
   /** Why the others were not, and how many. */
   readonly refused: Readonly<Record<string, number>>;
+  /** Where there is no pair: the shafts that come nearest to one, and what each falls short by. */
+  readonly nearest: readonly NearShaft[];
+}
+
+/** A shaft that will not do, and why. */
+export interface NearShaft {
+  readonly offer: PartOffer;
+  readonly why: string;
 }
 
 /** Journals and bores made to one size differ by no more, mm. */
@@ -88,6 +96,8 @@ const SAME_SEAL = 0.3;
 export const SAME_PCD = 0.3;
 /** Widths that differ by less are alike to a builder, mm: then the pinion and the price decide. */
 export const WIDTH_STEP = 1;
+/** How many of what comes near are named where nothing will do. */
+const MOST_NEAR = 3;
 /** How many pairs are given back. */
 const MOST_PAIRS = 20;
 
@@ -127,7 +137,7 @@ const REFUSALS: readonly (readonly [why: string, holds: (size: Size, w: ShaftWan
 
 /** Sizes that a list has to say before a shaft can be called right, by what is wanted of it. */
 export const unsaidSizes = ({ size }: PartOffer, wanted: ShaftWanted): readonly string[] => [
-  ...(wanted.retention && size['retention'] === undefined ? ['what holds it'] : []),
+  ...(!wanted.retention || size['retention'] === undefined ? ['what holds it'] : []),
   ...(wanted.pitch !== undefined && size['pitch'] === undefined ? ['its spline pitch'] : []),
   ...(wanted.journal !== undefined && size['journal'] === undefined ? ['its bearing journal'] : []),
   ...(wanted.holes !== undefined && size['holes'] === undefined ? ['its flange'] : []),
@@ -185,12 +195,46 @@ export function stockPairs(
   const right = sidesOf(lengths, 'right', axle, refused, wanted);
   const best = new Best(target);
   for (const l of left) for (const r of right) best.offer(l, r);
+  const pairs = best.ranked().map((found) => pairOf(found, axle, wanted));
   return {
-    pairs: best.ranked().map((found) => pairOf(found, axle, wanted)),
+    pairs,
     of: offers.length,
     passed: passed.length,
     refused,
+    nearest: pairs.length ? [] : nearestOf(offers, wanted, axle, canDrill),
   };
+}
+
+/** Shafts that fall short by the least: the later a reason stands, the more agrees with what is wanted. */
+function nearestOf(
+  offers: readonly PartOffer[],
+  wanted: ShaftWanted,
+  axle: PairAxle,
+  canDrill: CanDrill,
+): readonly NearShaft[] {
+  const order = REFUSALS.map(([why]) => why);
+  const rank = (why: string): number => (order.includes(why) ? order.indexOf(why) : order.length);
+  return offers
+    .map((offer) => ({ offer, why: refuseShaft(offer, wanted, canDrill) || noSide(offer, axle) }))
+    .sort((a, b) => rank(b.why) - rank(a.why) || a.offer.price - b.offer.price)
+    .slice(0, MOST_NEAR);
+}
+
+/** Why a shaft that suits by its ends goes in on neither side, or has no other to go with it. */
+function noSide({ size }: PartOffer, axle: PairAxle): string {
+  const short = SIDES.filter((side) => lengthTrouble(size['length'] ?? NaN, side, axle));
+  if (short.length === 0) return 'no other to go with it';
+  return short.map((side) => lengthTrouble(size['length'] ?? NaN, side, axle)).join(', ');
+}
+
+/** A shaft that is too long would want metal put on, not cut off; empty where its length will do. */
+function lengthTrouble(length: number, side: Side, { half, shaft, leastHalf }: PairAxle): string {
+  const made = half[side] + length - shaft[side];
+  return made > half[side]
+    ? `longer than the ${side} side`
+    : made < leastHalf[side]
+      ? `too short, ${side}`
+      : '';
 }
 
 /** A pair of one length takes two shafts: where one offer has only one on the shelf, the next best gives the other. */
@@ -223,20 +267,22 @@ interface SideShaft {
 
 function sidesOf(
   lengths: readonly PartOffer[],
-  side: 'left' | 'right',
-  { half, shaft, leastHalf }: PairAxle,
+  side: Side,
+  axle: PairAxle,
   refused: Record<string, number>,
   wanted: ShaftWanted,
 ): readonly SideShaft[] {
   const list: SideShaft[] = [];
   for (const offer of lengths) {
     const length = offer.size['length'] as number;
-    const made = half[side] + length - shaft[side];
-    // A shaft that is too long would want metal put on, not cut off.
-    const why =
-      made > half[side] ? `longer than the ${side} side` : made < leastHalf[side] ? `too short, ${side}` : '';
+    const why = lengthTrouble(length, side, axle);
     if (why) refused[why] = (refused[why] ?? 0) + 1;
-    else list.push({ offer, half: made, drill: anotherPattern(offer.size, wanted) });
+    else
+      list.push({
+        offer,
+        half: axle.half[side] + length - axle.shaft[side],
+        drill: anotherPattern(offer.size, wanted),
+      });
   }
   return list;
 }

@@ -3,7 +3,7 @@ import { assumedAs, derive, deriveWherePossible, least, type Figure, type Maybe 
 import type { ShaftNeed, ShaftsResult } from './shafts-result';
 import type { SchoolPlan } from '../cut/school-stage';
 import { smallestOf, torsionShear, type Steel } from '../donor/capacity';
-import type { Retention } from '../donor/choices';
+import type { HeldBy } from '../donor/choices';
 
 /** Spline and journal of a kind of shaft; what is not known of it is left open. */
 export interface ShaftSizes {
@@ -17,7 +17,7 @@ export interface StrengthInput {
   readonly shafts: ShaftsResult;
   readonly school: SchoolPlan | undefined;
   readonly steel: Steel;
-  readonly to: Retention;
+  readonly to: HeldBy;
   readonly demand: Maybe;
   /** The donor’s own shafts, those that are ordered, and those taken from stock. */
   readonly own: ShaftSizes;

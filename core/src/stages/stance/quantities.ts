@@ -18,6 +18,7 @@ export const STANCE_QUANTITIES = [
     'Wheel offset (ET)',
     'Rim’s middle to mounting face; plus where the face stands outboard.',
     [-150, 150],
+    { inMm: true },
   ),
   wheel(
     'tyre.section',

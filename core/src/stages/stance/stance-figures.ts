@@ -77,6 +77,7 @@ export function offsetFigure(et: Maybe, spacer: Maybe, kind: Spacer): Maybe {
     formula: '{ET} − {t}',
     source: 'A spacer moves the wheel out, as a smaller offset would',
     inputs: { ET: et, t: spacer },
+    inMm: true,
   });
 }
 

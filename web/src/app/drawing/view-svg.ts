@@ -403,7 +403,11 @@ export class ViewSvg {
 
   private printed(d: Dimension, short = false): string {
     const fine = toldFine(this.store.now(), d);
-    const text = fine ? this.units.bare(d.value) : this.units.bareTape(d.value);
+    const text = d.inMm
+      ? this.units.figure({ ...d, unit: 'mm', byTape: false })
+      : fine
+        ? this.units.bare(d.value)
+        : this.units.bareTape(d.value);
     const signed = d.signed && d.value > 0 ? `+${text}` : text;
     return d.name && !short ? `${d.name} ${signed}` : signed;
   }

@@ -24,7 +24,6 @@ import {
   readByTape,
   type Reading,
   type Repeat,
-  unitWord,
 } from '@intervex/core';
 import { Menu } from '../shared/menu';
 import type { MenuItem } from '../shared/menu-item';
@@ -138,15 +137,15 @@ export class ReadingField {
   protected readonly doubtful = computed(() =>
     this.quantity().needsLevel && this.reading() ? this.units.say(this.store.results().notLevel ?? '') : '',
   );
-  protected readonly suffix = computed(() => unitWord(this.quantity().unit, this.units.unit()));
+  protected readonly suffix = computed(() => this.units.suffixOf(this.quantity()));
   /** What stands for it while it is not read, or follows from the brief. */
   private readonly standing = computed(() =>
     this.reading() ? undefined : this.known()?.figure.assumed[this.id()],
   );
   protected readonly fallbackText = computed(() => {
     const standing = this.standing();
-    const byTape = readByTape(this.quantity(), this.quantity().instrument);
-    return standing ? this.units.plain(standing.value, standing.unit, byTape) : '';
+    const q = this.quantity();
+    return standing ? this.units.plain(standing.value, standing.unit, readByTape(q, q.instrument), q.inMm) : '';
   });
   /** That nobody read it: the value used all the same, and why. */
   protected readonly assumed = computed(() => {
@@ -161,8 +160,8 @@ export class ReadingField {
   protected readonly mean = computed(() => {
     const known = this.known();
     if (!known?.summary) return '';
-    const { unit } = this.quantity();
-    return `${this.units.plain(known.figure.value, unit, known.figure.byTape)} ${this.suffix()}`.trim();
+    const { unit, inMm } = this.quantity();
+    return `${this.units.plain(known.figure.value, unit, known.figure.byTape, inMm)} ${this.suffix()}`.trim();
   });
   protected readonly agreement = computed(() => {
     const summary = this.known()?.summary;

@@ -243,7 +243,7 @@ export class ReadingInput {
     if (value === undefined) return '';
     const q = this.quantity();
     const instrument = this.store.reading(q.id)?.instrument ?? q.instrument;
-    return this.units.plain(value, q.unit, readByTape(q, instrument));
+    return this.units.plain(value, q.unit, readByTape(q, instrument), q.inMm);
   }
 
   private read(text: string): Parsed {

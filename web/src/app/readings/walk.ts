@@ -23,7 +23,6 @@ import {
   quantityName,
   readByTape,
   readQuantity,
-  unitWord,
   type View,
 } from '@intervex/core';
 import { ViewSvg } from '../drawing/view-svg';
@@ -93,12 +92,17 @@ export class Walk {
     const { id, later } = this.quantity();
     const assumed = this.store.results().known.get(id)?.figure.assumed[id];
     if (assumed)
-      return `Assumed while not read: ${this.units.figure({ ...assumed, byTape: this.byTape() })}, ${assumed.why}.`;
+      return `Assumed while not read: ${this.units.figure({ ...assumed, byTape: this.byTape(), inMm: this.quantity().inMm ?? false })}, ${assumed.why}.`;
     return later ? `Kept for ${later}; nothing here rests on it yet.` : '';
   });
   protected readonly repeats = computed(() =>
     (this.reading()?.repeats ?? []).map((r) =>
-      this.units.figure({ ...r, unit: this.quantity().unit, byTape: this.byTape() }),
+      this.units.figure({
+        ...r,
+        unit: this.quantity().unit,
+        byTape: this.byTape(),
+        inMm: this.quantity().inMm ?? false,
+      }),
     ),
   );
   protected readonly instrument = computed(
@@ -110,7 +114,7 @@ export class Walk {
   ]);
   protected readonly facts = computed(() => factsWith(this.quantity()));
   protected readonly isAngle = computed(() => ANGLE_IDS.includes(this.quantity().id));
-  protected readonly suffix = computed(() => unitWord(this.quantity().unit, this.units.unit()));
+  protected readonly suffix = computed(() => this.units.suffixOf(this.quantity()));
   /** With what it is read, and from where. */
   protected readonly how = computed(() => {
     const { instrument, datum } = this.quantity();
@@ -122,7 +126,7 @@ export class Walk {
     const read = this.read();
     if (!read?.ok || this.quantity().unit !== 'mm') return '';
     const digits = this.units.unit() === 'mm' ? 2 : undefined;
-    return `= ${this.units.figure({ value: read.value, unit: 'mm', byTape: this.byTape() }, digits)}`;
+    return `= ${this.units.figure({ value: read.value, unit: 'mm', byTape: this.byTape(), inMm: this.quantity().inMm ?? false }, digits)}`;
   });
 
   constructor() {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Fields, type FieldChange } from './fields';
-import type { RowColumn } from './row-column';
+import { startsWith, type RowColumn } from './row-column';
 import type { RowValues } from './rows-editor';
 
 /** Fields of a thing that is not there yet: it is added once all that it must have was said. */
@@ -38,7 +38,12 @@ export class DraftFields {
   protected readonly values = linkedSignal<readonly RowColumn[], RowValues>({
     source: this.columns,
     computation: (columns) =>
-      Object.fromEntries(columns.flatMap(({ key, options }) => (options?.[0] ? [[key, options[0].id]] : []))),
+      Object.fromEntries(
+        columns.flatMap((column) => {
+          const start = startsWith(column);
+          return start === undefined ? [] : [[column.key, start]];
+        }),
+      ),
   });
   protected readonly missing = computed(() =>
     this.columns()

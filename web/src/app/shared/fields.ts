@@ -19,6 +19,9 @@ export interface FieldChange {
         <span class="second" aria-hidden="true">{{ c.label }}</span>
         @if (c.kind === 'choice') {
           <select class="choice" [attr.aria-label]="c.label" (change)="change(c, $any($event.target).value)">
+            @if (!chosen(c)) {
+              <option value="" selected disabled>choose</option>
+            }
             @for (o of c.options; track o.id) {
               <option [value]="o.id" [selected]="o.id === (values()[c.key] ?? '')">{{ o.name }}</option>
             }
@@ -83,6 +86,10 @@ export class Fields {
   });
 
   protected show = (c: RowColumn): string => showColumn(c, this.values()[c.key], this.units);
+
+  /** True where a choice is made already, or may be left unmade. */
+  protected readonly chosen = ({ key, optional, options }: RowColumn): boolean =>
+    this.values()[key] !== undefined || optional === true || (options ?? []).some(({ id }) => id === '');
 
   protected change(column: RowColumn, text: string): void {
     const read = readColumn(column, text, this.units);

@@ -9,11 +9,21 @@ export interface RowColumn {
   readonly options?: readonly { readonly id: string; readonly name: string }[];
   readonly min?: number;
   readonly max?: number;
-  /** May be left empty. */
   /** A place along a tape. */
   readonly byTape?: boolean;
+  /** May be left empty. */
   readonly optional?: boolean;
 }
+
+/** Choices that say nothing yet. */
+const SAYS_NOTHING = ['unsaid', 'none', 'any'];
+
+/** What a new thing’s column starts with: a choice that says nothing, where it has one; else nothing. */
+export function startsWith({ options }: RowColumn): string | undefined {
+  const first = options?.[0]?.id;
+  return options?.length === 1 || (first !== undefined && SAYS_NOTHING.includes(first)) ? first : undefined;
+}
+
 /** What was read of a column, or why it cannot be. */
 export type ColumnRead =
   | { readonly ok: true; readonly value: string | number | undefined }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { readColumn, showColumn, type ColumnRead, type RowColumn } from './row-column';
+import { readColumn, showColumn, startsWith, type ColumnRead, type RowColumn } from './row-column';
 import { UnitsService } from '../state/units.service';
 
 export type RowValues = Readonly<Record<string, string | number | undefined>>;
@@ -97,8 +97,11 @@ const FILLED = 91;
                   (change)="draft(c, $any($event.target).value)"
                   (keydown.enter)="goOn($event)"
                 >
+                  @if (start(c) === undefined && kept('', c.key) === undefined) {
+                    <option value="" selected disabled>choose</option>
+                  }
                   @for (o of c.options; track o.id) {
-                    <option [value]="o.id" [selected]="o.id === (kept('', c.key) ?? c.options?.[0]?.id)">
+                    <option [value]="o.id" [selected]="o.id === (kept('', c.key) ?? start(c))">
                       {{ o.name }}
                     </option>
                   }
@@ -246,6 +249,8 @@ export class RowsEditor {
         (this.units.unit().startsWith('frac') && this.columns().filter((c) => c.byTape).length > 1)),
   );
 
+  protected readonly start = startsWith;
+
   protected label = (c: RowColumn, i?: number): string =>
     i === undefined ? `New row, ${c.label}` : `Row ${i + 1}, ${c.label}`;
   protected kept = (row: string, key: string): string | undefined => this.typed()[`${row}.${key}`];
@@ -281,7 +286,7 @@ export class RowsEditor {
   protected add(): void {
     const values: Record<string, string | number | undefined> = {};
     for (const column of this.columns()) {
-      const read = this.read(column, this.kept(NEW, column.key) ?? column.options?.[0]?.id ?? '');
+      const read = this.read(column, this.kept(NEW, column.key) ?? startsWith(column) ?? '');
       if (!read.ok) {
         this.problem.set(read.why);
         return;

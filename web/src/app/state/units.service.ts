@@ -16,16 +16,18 @@ import {
   showValue,
   styleOf,
   tapeStep,
+  unitWord,
   type Figure,
   type FigureUnit,
   type LengthUnit,
+  type Quantity,
 } from '@intervex/core';
 import { remember, remembered } from './memory';
 
 /** Steps of an inch where all is decimal. */
 const DECIMAL_STEPS = 20;
 /** What has to be known of a figure to tell it. */
-type Shown = Pick<Figure, 'value' | 'unit' | 'byTape'>;
+type Shown = Pick<Figure, 'value' | 'unit' | 'byTape' | 'inMm'>;
 
 /** The unit in which lengths are shown and bare numbers are read, and with it those of mass, force, torque and stress. */
 @Injectable({ providedIn: 'root' })
@@ -81,18 +83,23 @@ export class UnitsService {
   }
 
   /** As `bare`, of a figure: as its instrument shows it. */
-  bareFigure({ value, byTape }: Shown, digits?: number): string {
-    return bareLength(value, styleOf({ byTape }, this.unit()), digits);
+  bareFigure(figure: Shown, digits?: number): string {
+    return bareLength(figure.value, styleOf(figure, this.unit()), digits);
   }
 
   /** A value as one term of a formula: with its unit, in brackets where it is more than a plain number. */
-  term({ value, unit, byTape }: Shown, digits?: number): string {
-    return showTerm(value, unit, styleOf({ byTape }, this.unit()), digits);
+  term(figure: Shown, digits?: number): string {
+    return showTerm(figure.value, figure.unit, styleOf(figure, this.unit()), digits);
   }
 
   /** A figure of a check or its limit: decimals, fine where the limit is. */
   against(value: number, limit: number | undefined, unit: FigureUnit): string {
     return showAgainst(value, limit, unit, this.unit());
+  }
+
+  /** What stands behind a field of a quantity. */
+  suffixOf({ unit, inMm }: Pick<Quantity, 'unit' | 'inMm'>): string {
+    return unitWord(unit, inMm ? 'mm' : this.unit());
   }
 
   /** What a mark or wheel is moved by at least, mm: a millimetre, a step of the tape, or a twentieth of an inch. */
@@ -107,8 +114,8 @@ export class UnitsService {
   }
 
   /** A value for an input field: without the unit that stands beside it, in fractions only where it lies along a tape. */
-  plain(value: number, unit: FigureUnit, byTape = false): string {
-    const style = styleOf({ byTape }, this.unit());
+  plain(value: number, unit: FigureUnit, byTape = false, inMm = false): string {
+    const style = styleOf({ byTape, inMm }, this.unit());
     if (unit === 'mm') return formatLength(value, { unit: style, digits: fieldDigits(value, style) });
     if (isAmountUnit(unit))
       return String(Number(amountShown(value, unit, style).toFixed(style === 'mm' ? 3 : 2)));

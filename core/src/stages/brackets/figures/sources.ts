@@ -32,10 +32,11 @@ export function fromDatum(asked: Asked, frame: AxleFrame, datum: BracketDatum, a
     unit: 'mm' as const,
     source: `Its distance and the ${BRACKET_DATUM_NAMES[datum]}; left is plus`,
   };
-  if (datum === 'centre') {
-    const across = item.side === 'across';
+  const across = item.side === 'across';
+  if (datum === 'centre')
     return derive({ ...spec, formula: across || side === 'left' ? '{a}' : '−{a}', inputs: { a } });
-  }
+  // Of the two sides’ faces and seats none is that of what lies across both.
+  if (across) return undefined;
   const d = datum === 'casting' ? frame.casting[side] : datum === 'end' ? frame.end[side] : frame.seat[side];
   if (!d) return undefined;
   const way = datum === 'end' ? wayOf(side === 'left' ? 'right' : 'left') : wayOf(side);
@@ -55,6 +56,10 @@ function chosenAt({ id, item }: Asked, what: string, value: number, source: stri
   return given(`bracket.${id}.${what}`, `${item.name}, ${what}`, value, 0, 'mm', { source, byTape: true });
 }
 
+/** What a chosen place lacks: of what lies all across, to be said from the centreline. */
+const placeLacks = (side: Bracket['side'], datum: BracketDatum, of: Side): readonly PlaceId[] =>
+  side === 'across' && datum !== 'centre' ? ['bracket.list'] : datumLacks('new', datum, of);
+
 function byPlace(asked: Asked): Found | undefined {
   const { id, item, side, now } = asked;
   const { place } = item;
@@ -69,7 +74,7 @@ function byPlace(asked: Asked): Found | undefined {
       place.clock === undefined
         ? undefined
         : given(`bracket.${id}.chosenClock`, `${item.name}, clock`, place.clock, 0, 'rad', 'Chosen'),
-    lacks: a ? datumLacks('new', place.datum, side) : [],
+    lacks: a ? placeLacks(item.side, place.datum, side) : [],
     clockOnly: !a,
   };
 }
@@ -108,7 +113,7 @@ function byKit(asked: Asked): Found | undefined {
             'rad',
             'As its kit’s instruction says',
           ),
-    lacks: datumLacks('new', kit.datum, side),
+    lacks: placeLacks(kit.side, kit.datum, side),
   };
 }
 

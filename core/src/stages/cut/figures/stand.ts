@@ -7,6 +7,7 @@ import { perchStage, seatOnTube } from '../perch-stage';
 import { squareStage } from '../square-stage';
 import { standStage } from '../stand-stage';
 import { ends } from './ends';
+import { clipAfter } from '../../hubs/retention';
 import { marks } from './marks';
 import { school } from './schools';
 import { shrinks, tubeOd, wanted } from './tubes';
@@ -17,7 +18,7 @@ export const stand = node('stand', (r) => {
   const need = r.of(needs);
   return standStage({
     plan: r.of(school),
-    clip: r.choice('retentionTo') === 'cClip',
+    clip: clipAfter(r),
     half,
     shaft,
     space,

@@ -232,6 +232,7 @@ function rangeCheck(r: Reads): Check[] {
             }
           : { level: 'caution', title: 'Pinion stands outside what is allowed', todo: 'Set it within that.' },
       figure: set,
+      also: [chosen.way === 'parallel' ? undefined : r.figure('drive.preset')],
       holds: `Pinion stands within what is allowed${unsure ? `, but ${UNSURE}` : ''}`,
       unknown: '',
       reason: `Allowed at rest: ${ranges.join(', ')}.`,

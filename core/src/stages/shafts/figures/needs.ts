@@ -1,6 +1,7 @@
 import { bySide } from '../../../geometry';
 import { ends } from '../../cut/figures/ends';
 import { schools } from '../../cut/figures/schools';
+import { clipAfter } from '../../hubs/retention';
 import { node, type Reads } from '../node';
 import { runningShaft, shaftNeeds } from '../shafts-stage';
 import { pair } from './in-use';
@@ -32,7 +33,7 @@ export function needsRead(r: Reads) {
     pairRight: stock.right,
     pairSplineLeft: stock.splineLeft,
     pairSplineRight: stock.splineRight,
-    clip: r.choice('retentionTo') === 'cClip',
+    clip: clipAfter(r),
     receivedLeft: r.figure('shaft.received.left'),
     receivedRight: r.figure('shaft.received.right'),
     standLeft: undefined,

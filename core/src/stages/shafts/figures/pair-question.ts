@@ -47,7 +47,7 @@ function wantedOf(r: Reads): ShaftWanted {
   const drills = route !== 'shafts' && hole !== undefined;
   return {
     teeth: valueOf(r.figure('new.teeth') ?? r.figure('donor.splineTeeth')) ?? 0,
-    retention,
+    ...(retention === 'unsaid' ? {} : { retention }),
     ...given({
       pitch: valueOf(r.figure('new.pitch') ?? r.figure('donor.splinePitch')),
       journal: valueOf(r.figure('new.journal') ?? r.figure('donor.journal')),

@@ -5,6 +5,7 @@ import { brakes } from '../../hubs/figures/hub-ends';
 import { standardUncertainty, type Figure, type Maybe } from '../../../measure';
 import { stance } from '../../stance/figures/stance';
 import { tightest } from '../../stance/stance-checks';
+import { clipAfter } from '../../hubs/retention';
 import { node, type Reads } from '../node';
 import { BOUGHT_SHAFTS, type ShaftSource } from '../shafts-result';
 import { shafts } from './shafts';
@@ -33,7 +34,8 @@ const sized = (value: number | undefined, from: Maybe, label?: string): StackPar
  * the weld, the shaft with its maker’s, the differential, wheel, room and brake.
  */
 function stackOf(r: Reads, side: Side): StackSide {
-  const clip = r.choice('retentionTo') === 'cClip';
+  const clip = clipAfter(r);
+  if (clip === undefined) return { parts: {} };
   const parts: MaybeParts = {
     ...halfParts(r, side),
     ...shaftParts(r, side, clip),

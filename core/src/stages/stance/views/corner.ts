@@ -137,6 +137,7 @@ function dimensionsOf(r: Reads, side: Side, at: At, bottom: number): Dimension[]
             figureId: et.id,
             quantityId: 'wheel.et',
             name: 'ET',
+            inMm: true,
             signed: true,
           },
         ]

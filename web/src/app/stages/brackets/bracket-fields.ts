@@ -118,15 +118,17 @@ export function valuesOf(b: Bracket): RowValues {
   return {
     ...own,
     ...under('old', { datum: 'casting', tool: 'tape', zero: 'flat', ...old }),
-    ...under('place', { datum: 'casting', ...wanted }),
+    ...under('place', { ...placeStart(b), ...wanted }),
     ...under('made', { by: 'tacked', ...made }),
   };
 }
 
+/** Where a chosen place is told from at first: what lies all across, from the centreline alone. */
+const placeStart = ({ side }: Bracket) => ({ datum: side === 'across' ? 'centre' : 'casting' });
+
 /** Parts of a bracket that are there only with a distance. */
 const STARTS: Readonly<Record<string, object>> = {
   old: { datum: 'casting', tool: 'tape', zero: 'flat' },
-  place: { datum: 'casting' },
   made: { by: 'tacked' },
 };
 
@@ -165,7 +167,7 @@ export function withField(b: Bracket, { key, value }: FieldChange, pending: Pend
       k.startsWith(`${part}.`) && v !== undefined ? [[k.slice(part.length + 1), v]] : [],
     ),
   );
-  const next = { ...STARTS[part], ...begun, ...now };
+  const next = { ...(part === 'place' ? placeStart(b) : STARTS[part]), ...begun, ...now };
   return { ...b, [part]: value === undefined ? without(next, field) : { ...next, [field]: value } };
 }
 

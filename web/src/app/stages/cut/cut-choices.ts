@@ -6,7 +6,7 @@ import {
   markDatum,
   METHOD_NAMES,
   RETENTION_NAMES,
-  RETENTIONS,
+  HELD_BY,
   ROUTE_NAMES,
   SHAFT_ROUTES,
 } from '@intervex/core';
@@ -57,7 +57,7 @@ export class CutChoices {
   protected readonly store = inject(PlanStore);
   protected readonly methods = CUT_METHODS.map((id) => ({ id, name: METHOD_NAMES[id] }));
   protected readonly routes = SHAFT_ROUTES.map((id) => ({ id, name: ROUTE_NAMES[id] }));
-  protected readonly retentions = RETENTIONS.map((id) => ({ id, name: RETENTION_NAMES[id] }));
+  protected readonly retentions = HELD_BY.map((id) => ({ id, name: RETENTION_NAMES[id] }));
   protected readonly choices = computed(() => this.store.plan().choices);
   protected readonly datumNow = computed(() => markDatum(this.choices().method, this.choices().datum));
   /** An end that comes off takes its face with it: nothing is marked from there. */

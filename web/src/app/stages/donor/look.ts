@@ -44,6 +44,7 @@ export const look: StageLook<HeadingId<'donor'>> = {
       desk: [DonorReadings],
       panel: [...READ_PARTS, { part: RetentionField }],
       groups: READ,
+      places: ['donor.retention'],
     },
     {
       id: 'judge',

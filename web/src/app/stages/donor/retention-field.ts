@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
-import { RETENTION_NAMES, RETENTIONS, type Retention } from '@intervex/core';
+import { HELD_BY, RETENTION_NAMES, type HeldBy } from '@intervex/core';
 import { PanelGroup } from '../../shared/panel-group';
 import { PlanStore } from '../../state/plan-store';
 
@@ -31,9 +31,9 @@ import { PlanStore } from '../../state/plan-store';
 })
 export class RetentionField {
   protected readonly store = inject(PlanStore);
-  protected readonly retentions = RETENTIONS.map((id) => ({ id, name: RETENTION_NAMES[id] }));
+  protected readonly retentions = HELD_BY.map((id) => ({ id, name: RETENTION_NAMES[id] }));
 
-  protected choose(way: Retention): void {
+  protected choose(way: HeldBy): void {
     const { retention, retentionTo } = this.store.plan().choices;
     this.store.choose('retention', way);
     if (retention === retentionTo) this.store.choose('retentionTo', way);

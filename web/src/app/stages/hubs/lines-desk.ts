@@ -18,11 +18,6 @@ const LINES: readonly RowColumn[] = [
   { key: 'radius', label: 'Die radius', kind: 'mm', min: 3, max: 200 },
   { key: 'flare', label: 'One flare takes', kind: 'mm', min: 0, max: 30 },
 ];
-/** Ends of a line that is begun: the builder moves them. */
-const BEGUN: readonly Point3[] = [
-  [0, 0, 0],
-  [0, 200, 0],
-];
 
 /** Brake lines: their corners in the car, and how they are bent. */
 @Component({
@@ -156,7 +151,7 @@ export class LinesDesk {
   }
 
   protected putLine({ id, values }: EditedRow): void {
-    const points = this.store.plan().lines[id]?.points ?? BEGUN;
+    const points = this.store.plan().lines[id]?.points ?? [];
     this.write(id, { points, ...(values as unknown as Omit<BrakeLine, 'points'>) });
     if (!this.store.plan().lines[id]) return;
     this.chosen.set(id);
@@ -180,8 +175,7 @@ export class LinesDesk {
 
   protected dropPoint(id: string, row: string): void {
     const line = this.store.plan().lines[id];
-    // A line keeps its two ends.
-    if (!line || line.points.length <= BEGUN.length) return;
+    if (!line) return;
     this.write(id, { ...line, points: line.points.filter((_, i) => String(i) !== row) });
   }
 

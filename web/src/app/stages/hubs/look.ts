@@ -99,6 +99,7 @@ export const look: StageLook<HeadingId<'hubs'>> = {
       name: 'Lines',
       subtitle: 'bend tables',
       desk: [LinesDesk],
+      places: ['line.list'],
       panel: [{ title: 'Brake lines', said: LINES, readings: ['car.hoseReach', 'hose.droop'] }],
     },
   ],

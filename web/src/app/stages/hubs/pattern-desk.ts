@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { stance, patterns, JIGS, type Jig, type PatternRoute } from '@intervex/core';
+import { stance, patterns, showValue, JIGS, type Jig, type PatternRoute } from '@intervex/core';
 import { FigureValue } from '../../shared/figure-value';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
@@ -91,7 +91,7 @@ export class PatternDesk {
     const et = of(stance).spans?.et;
     const room =
       et?.least !== undefined && et.most !== undefined
-        ? `a wheel with ET ${this.units.show(et.least + thick, 'mm')} to ${this.units.show(et.most + thick, 'mm')} then clears`
+        ? `a wheel with ET ${showValue(et.least + thick, 'mm')} to ${showValue(et.most + thick, 'mm')} then clears`
         : 'the wheel moves out by its thickness';
     const way = (
       id: PatternRoute,

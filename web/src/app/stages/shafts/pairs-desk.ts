@@ -106,7 +106,7 @@ const MOST_KEPT = 20;
         </tbody>
       </table>
     } @else if (answer()) {
-      <p class="text">No pair can be had for this axle.</p>
+      <p class="text">No pair can be had for this axle.{{ nearest() ? ' Nearest: ' + nearest() + '.' : '' }}</p>
     }
   `,
   styles: `
@@ -159,6 +159,9 @@ export class PairsDesk implements OnInit {
     if (!pairs.length) return `${text}.`;
     return `${text}. ${better === 0 ? 'No pair is both cheaper and as soon.' : `${better} of these pairs ${better === 1 ? 'is' : 'are'} cheaper and as soon.`}`;
   });
+  protected readonly nearest = computed(() =>
+    (this.answer()?.nearest ?? []).map(({ offer, why }) => `${offer.number} (${why})`).join(', '),
+  );
   protected readonly refusedText = computed(() => {
     const refused = Object.entries(this.answer()?.refused ?? {}).sort((a, b) => b[1] - a[1]);
     return refused.length ? `Refused: ${refused.map(([why, n]) => `${n} for ${why}`).join(', ')}.` : '';

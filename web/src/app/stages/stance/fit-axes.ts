@@ -1,4 +1,4 @@
-import { type FitGrid } from '@intervex/core';
+import { formatNumber, type FitGrid } from '@intervex/core';
 
 /** A place of the map: half of the WMS width and wheel offset, mm. */
 export interface Spot {
@@ -74,7 +74,7 @@ export function ticksOf(grid: FitGrid, short: (mm: number) => string): readonly 
   const up = every(et.from, et.to).map((v): Tick => {
     const { y } = pixelOf(grid, { half: half.from, et: v });
     const path = `M${PAD.left} ${y}H${PAD.left + INNER.w}`;
-    return { key: `e${v}`, path, x: PAD.left - 5, y: y + 4, anchor: 'end', text: short(v) };
+    return { key: `e${v}`, path, x: PAD.left - 5, y: y + 4, anchor: 'end', text: formatNumber(v, 0) };
   });
   return [...across, ...up];
 }

@@ -19,6 +19,7 @@ import {
   fitMargin,
   quantityInSentence,
   roomKindOf,
+  showValue,
   type CentreRange,
   type FitGrid,
   type FitMap,
@@ -83,7 +84,7 @@ const OPEN = 999;
         text-anchor="middle"
         [attr.transform]="'translate(12 ' + (pad.top + inner.h / 2) + ') rotate(-90)'"
       >
-        wheel offset (ET)
+        wheel offset (ET), mm
       </text>
       @for (p of stocked(); track p.id) {
         <path [attr.d]="p.path" [class]="p.clears ? 'stock clear' : 'stock'">
@@ -226,7 +227,7 @@ export class FitMapChart {
     const { half, et } = this.spot() ?? { half: this.half(), et: this.et() };
     const margin = fitMargin(this.ranges(), half - et, this.offCentre());
     const limit = fitLimit(this.ranges(), half - et, this.offCentre());
-    const where = `Half ${this.units.show(half, 'mm')}, ET ${this.units.show(et, 'mm')}: `;
+    const where = `Half ${this.units.show(half, 'mm')}, ET ${showValue(et, 'mm')}: `;
     if (!limit || !Number.isFinite(margin)) return `${where}nothing is in the way.`;
     const size = this.units.show(Math.abs(margin), 'mm');
     return `${where}${margin >= 0 ? `${size} to spare` : `${size} short`}; limited by ${this.thing(limit.by)}.`;
