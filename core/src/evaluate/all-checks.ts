@@ -1,6 +1,7 @@
 import type { Plan } from '../plan';
 import { findEntry } from '../plan';
-import { notLookedAt, withAcceptance, type Check, type Node, type Thing } from '../stage';
+import { sized } from '../measure';
+import { inSentence, notLookedAt, withAcceptance, type Check, type Node, type Thing } from '../stage';
 import { STAGES } from '../stages';
 import { behind, lacking, type Lacking } from './decisions';
 import { touched } from './stage-states';
@@ -38,7 +39,9 @@ export function checksOfStages(): (
       list
         .map((check) => overAll(check, all))
         .filter(({ level, stage }) => level !== 'unknown' || asked.get(stage))
-        .map((check) => withAcceptance(named(of, known, check), plan.accepted[check.id]));
+        .map((check) =>
+          withAcceptance(withReadings(named(of, known, check), known, plan), plan.accepted[check.id]),
+        );
     const found = [...finished(ofReadings)];
     for (const node of NODES) {
       const given = of(node);
@@ -77,6 +80,20 @@ function isAsked(plan: Plan, of: Of, id: string): boolean {
 }
 
 const isPlace = (id: string): boolean => findEntry(id) !== undefined;
+
+/** Readings that contradict each other are named with what they say, not only what follows from them. */
+function withReadings(check: Check, { known }: Lacking, plan: Plan): Check {
+  const { contradicts: ids = [], level, reason } = check;
+  if (level !== 'stop' || ids.length < 2) return check;
+  const said = ids.map((id) => {
+    const figure = known.get(id)?.figure;
+    if (figure) return `${inSentence(figure.label)} ${sized(figure.value, figure.unit)}`;
+    const [part = '', key = ''] = id.split('.');
+    return part === 'arm' ? (plan.arms[key]?.name ?? '') : '';
+  });
+  const list = said.filter((text) => text !== '').join('; ');
+  return list === '' ? check : { ...check, reason: `${reason} Held against each other: ${list}.` };
+}
 
 /** An unknown check names what is really missing, down to what can be read or chosen. */
 function named(of: Of, known: Lacking, check: Check): Check {

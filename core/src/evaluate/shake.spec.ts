@@ -207,6 +207,7 @@ const PLANS = {
       p: { ...LINK_BRACKET, name: 'Perch L', kind: 'perch', side: 'left', apart: 1010 },
     },
   },
+  readShaft: changed(demo, { 'drive.readLength': [1189], 'drive.readSlope': [0.061] }, {}),
   motion: {
     ...changed(
       demo,
@@ -233,6 +234,8 @@ const PLANS = {
         'scales.raisedRear': [491.5],
         'scales.raisedBy': [402],
         'scales.trackFront': [1320],
+        'scales.pressed': [120, 'scale'],
+        'scales.pressedBy': [19],
       },
       { suspension: 'parallel' },
     ),
@@ -640,6 +643,8 @@ const TABLE: readonly Row[] = [
   ['drive.least', 'demo', 'drive.beyondLeast !drive.beyondLeast'],
   ['drive.seal', 'demo', 'drive.fromSeal'],
   ['drive.flange', 'demo', 'drive.toFlange'],
+  ['drive.readLength', 'readShaft', 'drive.offLength'],
+  ['drive.readSlope', 'readShaft', 'drive.offSlope'],
   ['survey.pinion', 'brackets', 'frame.old.casting.left frame.old.end.right bracket.l.fromCasting'],
   ...SIDES.flatMap((side): Row[] => [
     [
@@ -702,6 +707,8 @@ const TABLE: readonly Row[] = [
   ['scales.raisedRear', 'motion', 'scales.height motion.antiSquat'],
   ['scales.raisedBy', 'motion', 'scales.height motion.aboveNeutral'],
   ['scales.trackFront', 'motion', 'scales.left'],
+  ['scales.pressed', 'motion', 'scales.rate'],
+  ['scales.pressedBy', 'motion', 'scales.rate'],
   ['bench.now', 'bench', 'bench.flat.byLevel bench.perch.left.byLevel'],
   ['bench.truss', 'bench', 'bench.trussFlat bench.truss.rise'],
   ['bench.welded', 'pinionWelded', 'line.joint2 drive.torsional drive.weldedOff @driveshaft'],

@@ -1,5 +1,5 @@
 import type { Figure } from '../measure';
-import { freeText, name, object, oneOf, type FieldShape } from './shape';
+import { freeText, name, object, oneOf, type Broken, type FieldShape } from './shape';
 
 /** What of the car may still change while numbers are already read off it. */
 export const OPEN_CHOICES = ['rideHeight', 'springs', 'load', 'gearbox', 'tyre'] as const;
@@ -26,11 +26,24 @@ export interface Openness {
 }
 export type Openings = Readonly<Partial<Record<OpenChoice, Openness>>>;
 
-export const OPENNESS: FieldShape<Openness> = object<Openness>({
-  state: oneOf(OPEN_STATES),
-  reason: freeText(300, 3),
-  who: name(60),
-});
+/** Shortest reason that says something. */
+export const LEAST_REASON = 3;
+
+/** What is called settled says why, and who said so; what is open or assumed may be asked for that later. */
+const settledBy = ({ state, reason, who }: Openness): Broken | undefined =>
+  state !== 'settled' || (reason.trim().length >= LEAST_REASON && who.trim() !== '')
+    ? undefined
+    : {
+        field: who.trim() === '' ? 'who' : 'reason',
+        wrong: 'is missing for what is settled',
+        right: 'why it is settled, in 3 letters or more, and who decided it',
+      };
+
+export const OPENNESS: FieldShape<Openness> = object<Openness>(
+  { state: oneOf(OPEN_STATES), reason: freeText(300, 0), who: name(60, 0) },
+  [],
+  settledBy,
+);
 
 /**
  * Choices as a sum of bits, as figures carry them.

@@ -1,5 +1,5 @@
 import { stage } from '../../stage';
-import { weights } from './checks';
+import { openings, weights } from './checks';
 import { torqueDecision } from './decisions';
 import { node } from './node';
 import { strip } from './strip';
@@ -7,7 +7,7 @@ import { brief } from './words';
 
 /** The stage with all that it computes. */
 export const briefStage = stage(brief, {
-  checks: [weights],
+  checks: [weights, openings],
   decisions: [torqueDecision],
   strip,
   openings: node('openings', (r) => r.part('open')),

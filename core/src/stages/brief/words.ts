@@ -18,6 +18,7 @@ export const brief = words({
     'brief.gears': 'the gearbox ratios',
     'brief.tools': 'the tools at hand',
     'brief.skills': 'the skills at hand',
+    'brief.open': 'what may still change',
   },
 });
 

@@ -3,14 +3,14 @@ import { cutDecision, engagementDecision, marksDecision, shaftsDecision } from '
 import { bears, closes, condition, fits, ratioHolds, slips } from './checks/donor';
 import { evidence } from './checks/evidence';
 import { ratioDecision } from './decisions';
-import { budgetCheck, dateCheck } from './figures/route-cost';
+import { budgetCheck, dateCheck, pricedTwice } from './figures/route-cost';
 import { node } from './node';
 import { strip } from './strip';
 import { donor } from './words';
 
 /** The stage with all that it computes. */
 export const donorStage = stage(donor, {
-  checks: [budgetCheck, dateCheck, closes, ratioHolds, slips, condition, bears, fits, evidence],
+  checks: [budgetCheck, dateCheck, pricedTwice, closes, ratioHolds, slips, condition, bears, fits, evidence],
   decisions: [ratioDecision],
   strip,
   walked: 'Donor, at the seller’s',

@@ -164,6 +164,27 @@ export const DRIVELINE_QUANTITIES = [
     [-50, 200],
     { datum: 'pinion flange', belongs: 'axle' },
   ),
+  ends(
+    'drive.readLength',
+    'Joint to joint, as read',
+    'New axle in its place with the pinion as set, car at ride height; of the rear shaft where there are two. Held against what the plan gives.',
+    [100, 3000],
+    { instrument: 'tape', waitsOn: ['gearbox', 'rideHeight'], belongs: 'axle' },
+  ),
+  ends(
+    'drive.readSlope',
+    'Driveshaft slope, as read',
+    'As above, along a straightedge from joint to joint; front higher is plus.',
+    [-0.5, 0.5],
+    {
+      unit: 'rad',
+      instrument: 'angleGauge',
+      datum: 'level',
+      needsLevel: true,
+      waitsOn: ['gearbox', 'rideHeight'],
+      belongs: 'axle',
+    },
+  ),
   bench('bench.now', 'Pinion as it lies', 'On the stands, against level; front higher is plus.', [-1.6, 1.6]),
   bench(
     'bench.truss',

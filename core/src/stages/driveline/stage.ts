@@ -4,7 +4,7 @@ import { clears, runs, slips } from './checks/shaft';
 import { welds } from './checks/welded';
 import { bench, turns } from './figures/bench';
 import { overTravel } from './figures/band';
-import { datums } from './figures/datums';
+import { asRead, datums } from './figures/datums';
 import { lengthDecision, perchDecision, slopeDecision } from './decisions';
 import { node } from './node';
 import { strip } from './strip';
@@ -15,7 +15,7 @@ export const drivelineStage = stage(driveline, {
   checks: [possible, shakes, bends, bendsOver, aimed, settles, welds, runs, slips, clears],
   decisions: [slopeDecision, lengthDecision, perchDecision],
   strip,
-  figures: [datums, bench, turns, overTravel],
+  figures: [datums, asRead, bench, turns, overTravel],
   begun: node('begun', (r) => r.choice('aim') !== 'undecided' || r.choice('suspension') !== 'unsaid'),
   state: { decisions: [slopeDecision, lengthDecision, perchDecision] },
 });

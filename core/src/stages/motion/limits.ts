@@ -16,6 +16,7 @@ export const MOTION_LIMITS = [
   lengthLimit('coil.wide', 'Inside of a spring over what it sits on', 6, 40),
   limit('coil.list', 'Rate as read off its list', 'ratio', 0.08, [0, 0.5]),
   lengthLimit('coil.listLong', 'Lengths as read off its list', 5, 50),
+  limit('motion.rates', 'Springs by the scales off their own rate', 'ratio', 0.15, [0, 1]),
   limit('motion.weights', 'Scales off what the brief says', 'kg', 15, [0, 300]),
   lengthLimit('motion.mounts', 'Places of a damper off its length as read', 4, 40),
 ] as const;

@@ -156,5 +156,17 @@ export const MOTION_QUANTITIES = [
     [50, 5000],
   ),
   lengths('scales.raisedBy', 'Front raised by', 'Height of the blocks under the front wheels.', [50, 1200]),
+  scales(
+    'scales.pressed',
+    'Laid over the rear axle',
+    'Mass put into the body right over the axle, in the car’s middle, to read what its springs give.',
+    [10, 800],
+  ),
+  lengths(
+    'scales.pressedBy',
+    'Body goes down by',
+    'Against the axle, under that mass; mean of both sides, shaken until it rests.',
+    [1, 200],
+  ),
   lengths('scales.trackFront', 'Front track', 'Tyre middle to tyre middle.', [800, 2400]),
 ] as const;

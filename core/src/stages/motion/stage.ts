@@ -10,7 +10,8 @@ import { armLoads, loadInputs, springLoads } from './figures/loads';
 import { aims } from './figures/aims';
 import { arms, sprung } from './figures/arms';
 import { leaf } from './figures/leaf';
-import { height, weighed } from './figures/scales';
+import { height, pressed, weighed } from './figures/scales';
+import { rearRate } from './figures/springs';
 import { rollRate, springs } from './figures/springs';
 import { takenSpring, wantedSpring } from './figures/stock-springs';
 import { study } from './figures/study';
@@ -62,6 +63,8 @@ export const motionStage = stage(motion, {
     loadInputs,
     strengths,
     weighed,
+    pressed,
+    rearRate,
     height,
   ],
   begun: node('begun', (r) =>

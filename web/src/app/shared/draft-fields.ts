@@ -12,7 +12,7 @@ import type { RowValues } from './rows-editor';
   template: `
     <ix-fields of="new" [columns]="columns()" [values]="values()" (changed)="change($event)" />
     <p class="actions">
-      <button mat-flat-button type="button" [disabled]="missing().length > 0" (click)="added.emit(values())">
+      <button mat-flat-button type="button" [disabled]="missing().length > 0" (click)="add()">
         Add it
       </button>
       <button mat-stroked-button type="button" (click)="dropped.emit()">Leave it</button>
@@ -50,6 +50,10 @@ export class DraftFields {
       .filter(({ key, optional }) => !optional && this.values()[key] === undefined)
       .map(({ label }) => label.toLowerCase()),
   );
+
+  protected add(): void {
+    if (this.missing().length === 0) this.added.emit(this.values());
+  }
 
   protected change({ key, value }: FieldChange): void {
     this.values.update((all) => ({ ...all, [key]: value }));

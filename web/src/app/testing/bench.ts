@@ -24,7 +24,7 @@ export const read = (instrument: Reading['instrument'], ...values: number[]): Re
 export function donorPlan(readings: Record<string, Reading> = {}, choices: Partial<Choices> = {}): Plan {
   return {
     ...EMPTY_PLAN,
-    choices: { ...EMPTY_PLAN.choices, ...choices },
+    choices: { ...EMPTY_PLAN.choices, retention: 'boltIn', retentionTo: 'boltIn', ...choices },
     readings: {
       'brief.targetWidth': read('chosen', 1402),
       'donor.half.left': read('tape', 792.3),

@@ -1,5 +1,6 @@
 import { derive, given, type Figure } from '../../../measure';
 import { dayNumber } from '../../../numerics';
+import { formatNumber } from '../../../units';
 import { keeps, unknownCheck, type Check, type PlaceId, judge, judgeFact } from '../../../stage';
 import type { PatternRoute } from '../../hubs/choices';
 import { joints } from '../joints/joints';
@@ -34,7 +35,10 @@ export const prices = node('prices', (r): readonly Price[] => {
     at: id,
     figure: r.figure(id),
   });
-  const missing = DONOR_PARTS.filter((part) => r.fact(`part.${part}`)?.value === 'missing');
+  // A price that was typed counts, whatever was said of whether it comes with the donor.
+  const missing = DONOR_PARTS.filter(
+    (part) => r.fact(`part.${part}`)?.value === 'missing' || r.wasRead(`cost.${part}`),
+  );
   const way = PATTERN_COSTS[r.choice('pattern')];
   const noted = r.part('joints').wheelPattern?.cost !== undefined;
   return [
@@ -42,11 +46,13 @@ export const prices = node('prices', (r): readonly Price[] => {
     ...missing.map((part) => price('parts', `cost.${part}`, part)),
     price('shafts', 'cost.shafts', 'shafts'),
     price('machining', 'cost.machining', 'machining and welding'),
-    ...(way && !noted ? [price('pattern', ...way)] : []),
+    ...(way && !(noted && !r.wasRead(way[0])) ? [price('pattern', ...way)] : []),
     ...r.of(joints).flatMap((j): Price[] => {
       const { cost } = j.note;
       const id = `joint.${j.id}.cost`;
-      return cost === undefined
+      // What the re-drill or the adapters cost is one price, wherever it was typed.
+      const again = j.id === 'wheelPattern' && way && r.wasRead(way[0]);
+      return cost === undefined || again
         ? []
         : [
             {
@@ -57,6 +63,35 @@ export const prices = node('prices', (r): readonly Price[] => {
               figure: given(id, `${j.label}, cost`, cost, 0, 'money', 'Noted with the joint'),
             },
           ];
+    }),
+  ];
+});
+
+/** The re-drill or the adapters priced in two places: one counts, and both are said. */
+export const pricedTwice = node('pricedTwice', (r): readonly Check[] => {
+  const way = PATTERN_COSTS[r.choice('pattern')];
+  const noted = r.part('joints').wheelPattern?.cost;
+  const typed = way && r.wasRead(way[0]) ? r.figure(way[0]) : undefined;
+  if (!way || noted === undefined || !typed) return [];
+  const same = typed.value === noted;
+  return [
+    judgeFact({
+      id: 'route.twice',
+      stage: 'donor',
+      rests: { [way[0]]: typed, 'joint.wheelPattern': noted },
+      fault: same
+        ? undefined
+        : {
+            level: 'caution',
+            title: `Priced twice: ${way[1]}`,
+            reason: `${formatNumber(typed.value, 0)} under Hub ends counts; ${formatNumber(noted, 0)} noted with the joint does not.`,
+            todo: 'Keep the one that is right and empty the other.',
+          },
+      figure: typed,
+      holds: `One price for ${way[1]}`,
+      unknown: '',
+      reason: 'Both notes are of one price.',
+      at: way[0],
     }),
   ];
 });

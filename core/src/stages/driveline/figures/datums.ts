@@ -28,6 +28,24 @@ export const datums = node(
   },
 );
 
+/** What was read of the last driveshaft in the car, less what the plan has between its joints. */
+export const asRead = node('asRead', (r): { readonly length: Maybe; readonly slope: Maybe } => {
+  const shaft = r.of(atRest)?.shafts.at(-1);
+  const off = (what: 'Length' | 'Slope', planned: Maybe): Maybe => {
+    const read = r.figure(`drive.read${what}`);
+    if (!read || !planned) return undefined;
+    return derive({
+      id: `drive.off${what}`,
+      label: `${what} of the driveshaft, as read against the plan`,
+      unit: planned.unit,
+      formula: '{r} − {p}',
+      source: 'Both are of the last driveshaft, joint to joint',
+      inputs: { r: read, p: planned },
+    });
+  };
+  return { length: off('Length', shaft?.length), slope: off('Slope', shaft?.slope) };
+});
+
 /** How much longer the new driveshaft is than the one in the car. */
 const changeOf = (now: Maybe, was: Maybe): Maybe =>
   now &&

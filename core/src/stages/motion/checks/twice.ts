@@ -2,7 +2,9 @@ import { derive, given, expandedUncertainty, type Figure, type Maybe } from '../
 import { judgeClosure, judgeFact, type Check, type PlaceId } from '../../../stage';
 import { arms, memberId } from '../figures/arms';
 import type { Member } from '../figures/held';
-import { height } from '../figures/scales';
+import { asRead } from '../../driveline/figures/datums';
+import { height, pressed } from '../figures/scales';
+import { rearRate } from '../figures/springs';
 import { standing } from '../figures/study';
 import { rightBracket } from '../figures/inputs';
 import type { Arm } from '../choices';
@@ -26,19 +28,33 @@ interface Twice {
 /** Holds two figures of one thing against each other, by what they can tell; nothing while one of them is not known. */
 function heldTwice({ id, what, a, b, readings, at, reason }: Twice): Check[] {
   if (!a || !b) return [];
+  const figure = derive({
+    id: `${id}.apart`,
+    label: `${what}, one less the other`,
+    unit: a.unit,
+    formula: '{a} − {b}',
+    source: 'Both are of one thing',
+    inputs: { a, b },
+  });
+  return judgedTwice({ id, what, figure, readings, at, reason });
+}
+
+/** Judges what two figures of one thing differ by; nothing while that is not known. */
+function judgedTwice({
+  id,
+  what,
+  figure,
+  readings,
+  at,
+  reason,
+}: Omit<Twice, 'a' | 'b'> & { readonly figure: Maybe }): Check[] {
+  if (!figure) return [];
   return [
     judgeClosure(
       {
         id,
         stage: STAGE,
-        figure: derive({
-          id: `${id}.apart`,
-          label: `${what}, one less the other`,
-          unit: a.unit,
-          formula: '{a} − {b}',
-          source: 'Both are of one thing',
-          inputs: { a, b },
-        }),
+        figure,
         limit: 0,
         holds: `${what}: both say the same`,
         fails: `${what}: said twice, and not the same`,
@@ -220,6 +236,59 @@ function boltAt(r: Reads, key: string, arm: Arm, holder: string | undefined, tag
   ];
 }
 
+/** The rear’s rate by its springs, and by a mass laid over the axle. */
+function rates(r: Reads): Check[] {
+  const [K, k] = [r.of(pressed), r.of(rearRate)];
+  if (!K || !k) return [];
+  return [
+    judgeClosure(
+      {
+        id: 'twice.rate',
+        stage: STAGE,
+        figure: derive({
+          id: 'twice.rate.off',
+          label: 'Rate by the scales over that of the springs, less one',
+          unit: 'ratio',
+          formula: '{K}/{k} − 1',
+          source: 'Both are of the rear axle going straight up',
+          inputs: { K, k },
+        }),
+        limit: r.limit('motion.rates'),
+        mayDiffer: true,
+        holds: 'Springs by the scales: as their own rate',
+        fails: 'Springs by the scales: not as their own rate',
+        unknown: '',
+        reason: 'Frequency, ride length and roll follow from the rate; bushings and bind add a little to it.',
+        todo: 'Press it again with all loose, or have a spring pressed on a bench.',
+        at: 'scales.pressedBy',
+      },
+      ['scales.pressed', 'scales.pressedBy', r.choice('suspension') === 'leaf' ? 'leaf.rate' : 'coil.rate'],
+    ),
+  ];
+}
+
+/** The last driveshaft as it was read, and between its joints as the plan has them. */
+function driveshaft(r: Reads): Check[] {
+  const places = ['drive.along', 'drive.height', 'drive.nose', 'drive.drop', 'drive.axleHeight'] as const;
+  const { length, slope } = r.of(asRead);
+  return (
+    [
+      ['drive.readLength', 'Length of the driveshaft', length],
+      ['drive.readSlope', 'Slope of the driveshaft', slope],
+    ] as const
+  ).flatMap(([id, what, figure]) =>
+    judgedTwice({
+      id: `twice.${id}`,
+      what,
+      figure,
+      readings: [id, ...places.filter((place) => r.wasRead(place))],
+      at: id,
+      reason:
+        'It is ordered by its length, and both joints bend by its slope: what the plan has of gearbox, nose or pinion is not what stands in the car.',
+    }),
+  );
+}
+
 /** What is said twice: both have to say the same, within what they can tell. */
 export const saidTwice = node('saidTwice', (r): readonly Check[] => [
   ...bars(r),
@@ -227,4 +296,6 @@ export const saidTwice = node('saidTwice', (r): readonly Check[] => [
   ...gravity(r),
   ...onTyres(r),
   ...boltsOf(r),
+  ...rates(r),
+  ...driveshaft(r),
 ]);

@@ -75,6 +75,23 @@ export const weighed = node('weighed', (r): Weighed => {
   };
 });
 
+/** What both rear wheels take for each mm that the body goes down, by a mass laid over the axle, N/mm. */
+export const pressed = node('pressed', (r): Maybe => {
+  const [m, d] = [r.figure('scales.pressed'), r.figure('scales.pressedBy')];
+  return (
+    m &&
+    d &&
+    derive({
+      id: 'scales.rate',
+      label: 'Rate of the rear, by the scales',
+      unit: 'N/mm',
+      formula: '{m}·9.80665/{d}',
+      source: 'Weight laid over the axle by how far the body goes down: springs, bushings and bind together',
+      inputs: { m, d },
+    })
+  );
+});
+
 /** Height of the centre of gravity above the ground, by what the rear scales gain with the front raised. */
 export const height = node('height', (r): Maybe => {
   const all = corners(r);

@@ -59,6 +59,23 @@ export const dampers = node('dampers', (r): readonly DamperFigures[] =>
     }),
 );
 
+/** What both rear springs give at the wheels while both go up alike, N/mm. */
+export const rearRate = node('rearRate', (r): Maybe => {
+  const spec = { id: 'motion.rearRate', label: 'Rate of the rear, by its springs', unit: 'N/mm' } as const;
+  if (r.choice('suspension') === 'leaf')
+    return figure(
+      { ...spec, formula: '2·{k}', source: 'Both leaf springs, alike' },
+      { k: r.figure('leaf.rate') },
+    );
+  const all = r.of(springs).map(({ wheelRate }) => wheelRate);
+  const rates = Object.fromEntries(all.map((rate, i) => [`K_${i + 1}`, rate]));
+  if (all.length === 0) return undefined;
+  const formula = Object.keys(rates)
+    .map((symbol) => `{${symbol}}`)
+    .join(' + ');
+  return figure({ ...spec, formula, source: 'All rear springs, each at its wheel' }, rates);
+});
+
 /** What turns against a degree of roll at the rear, N·m. */
 interface RollFigures {
   readonly springs: Maybe;

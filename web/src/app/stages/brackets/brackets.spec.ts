@@ -74,7 +74,17 @@ describe('the list of brackets', () => {
     const bench = await Bench.of(BracketList, planOf({ brackets: {} }));
     expect(bench.text).toContain('Nothing stands on the axle yet.');
     await bench.click('Add a bracket');
-    expect(bench.text).toContain('Missing: name, along the axle, round the tube');
+    // Nothing is chosen before somebody chose it.
+    expect(bench.text).toContain(
+      'Missing: name, kind, on the tube, held, along the axle, round the tube, measured at its',
+    );
+    for (const [label, id] of [
+      ['Kind', 'perch'],
+      ['On the tube', 'left'],
+      ['Held', 'welded'],
+      ['Measured at its', 'inner'],
+    ] as const)
+      await change(bench, label, id);
     await change(bench, 'Name', 'Hose tab');
     await change(bench, 'Along the axle', '22');
     await change(bench, 'Round the tube', 'wide');

@@ -1,12 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { OPEN_CHOICES, OPEN_NAMES, OPEN_STATES, type OpenChoice, type OpenState } from '@intervex/core';
+import {
+  LEAST_REASON,
+  OPEN_CHOICES,
+  OPEN_NAMES,
+  OPEN_STATES,
+  type OpenChoice,
+  type OpenState,
+} from '@intervex/core';
 import { PanelGroup } from '../../shared/panel-group';
+import { PlaceOf } from '../../shared/place-of';
 import { PersonService } from '../../state/person.service';
 import { PlanStore } from '../../state/plan-store';
 
-/** Shortest reason that says something. */
-const LEAST = 3;
 const WORDS: Readonly<Record<OpenState | 'unsaid', string>> = {
   unsaid: 'not said',
   open: 'open',
@@ -18,51 +24,53 @@ const WORDS: Readonly<Record<OpenState | 'unsaid', string>> = {
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-settle-panel',
-  imports: [MatButtonModule, PanelGroup],
+  imports: [MatButtonModule, PanelGroup, PlaceOf],
   template: `
     <ix-group name="What may still change" note="numbers that rest on what is open are preliminary">
-      @for (row of rows(); track row.id) {
-        <fieldset>
-          <legend>{{ row.name }}</legend>
-          <select
-            class="choice"
-            [attr.aria-label]="row.name"
-            (change)="choose(row.id, $any($event.target).value)"
-          >
-            @for (s of states; track s.id) {
-              <option [value]="s.id" [selected]="s.id === row.state">{{ s.name }}</option>
+      <div tabindex="-1" ixPlace="brief.open">
+        @for (row of rows(); track row.id) {
+          <fieldset>
+            <legend>{{ row.name }}</legend>
+            <select
+              class="choice"
+              [attr.aria-label]="row.name"
+              (change)="choose(row.id, $any($event.target).value)"
+            >
+              @for (s of states; track s.id) {
+                <option [value]="s.id" [selected]="s.id === row.state">{{ s.name }}</option>
+              }
+            </select>
+            @if (row.state !== 'unsaid') {
+              <label class="over why">
+                <span>Why</span>
+                <textarea
+                  class="box"
+                  rows="2"
+                  maxlength="300"
+                  [value]="row.reason"
+                  [attr.aria-invalid]="row.trouble ? 'true' : null"
+                  (input)="write(row.id, 'reason', $any($event.target).value)"
+                  (change)="store.saveNow()"
+                ></textarea>
+              </label>
+              <label class="over">
+                <span>Who decides</span>
+                <input
+                  class="box"
+                  type="text"
+                  maxlength="60"
+                  [value]="row.who"
+                  (input)="write(row.id, 'who', $any($event.target).value)"
+                  (change)="store.saveNow()"
+                />
+              </label>
+              @if (row.trouble) {
+                <p class="trouble" role="alert">{{ row.trouble }}</p>
+              }
             }
-          </select>
-          @if (row.state !== 'unsaid') {
-            <label class="over why">
-              <span>Why</span>
-              <textarea
-                class="box"
-                rows="2"
-                maxlength="300"
-                [value]="row.reason"
-                [attr.aria-invalid]="row.trouble ? 'true' : null"
-                (input)="write(row.id, 'reason', $any($event.target).value)"
-                (change)="store.saveNow()"
-              ></textarea>
-            </label>
-            <label class="over">
-              <span>Who decides</span>
-              <input
-                class="box"
-                type="text"
-                maxlength="60"
-                [value]="row.who"
-                (input)="write(row.id, 'who', $any($event.target).value)"
-                (change)="store.saveNow()"
-              />
-            </label>
-            @if (row.trouble) {
-              <p class="trouble" role="alert">{{ row.trouble }}</p>
-            }
-          }
-        </fieldset>
-      }
+          </fieldset>
+        }
+      </div>
     </ix-group>
   `,
   styles: `
@@ -100,7 +108,7 @@ export class SettlePanel {
         state: said?.state ?? ('unsaid' as const),
         reason: said?.reason ?? '',
         who: said?.who ?? '',
-        trouble: this.drafts()[id] ? troubleOf(this.drafts()[id] as Draft) : '',
+        trouble: said ? troubleOf(said) : '',
       };
     }),
   );
@@ -123,7 +131,7 @@ export class SettlePanel {
 
   /** What is whole goes into the plan; what is not waits here, and what stood in the plan stays. */
   private keep(id: OpenChoice, draft: Draft): void {
-    if (troubleOf(draft)) {
+    if (draft.state === 'settled' && troubleOf(draft)) {
       this.drafts.update((all) => ({ ...all, [id]: draft }));
       return;
     }
@@ -142,7 +150,8 @@ interface Draft {
   readonly who: string;
 }
 
-function troubleOf({ reason, who }: Draft): string {
-  if (reason.trim().length < LEAST) return 'Say why, in at least 3 letters; until then it is not kept.';
-  return who.trim() ? '' : 'Say who decides it; until then it is not kept.';
+function troubleOf({ state, reason, who }: Draft): string {
+  const kept = state === 'settled' ? 'until then it is not kept as settled' : 'it is kept, and asked for';
+  if (reason.trim().length < LEAST_REASON) return `Say why, in at least 3 letters; ${kept}.`;
+  return who.trim() ? '' : `Say who decides it; ${kept}.`;
 }

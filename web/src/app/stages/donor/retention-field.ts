@@ -3,18 +3,23 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatSelectModule } from '@angular/material/select';
 import { HELD_BY, RETENTION_NAMES, type HeldBy } from '@intervex/core';
 import { PanelGroup } from '../../shared/panel-group';
+import { PlaceOf } from '../../shared/place-of';
 import { PlanStore } from '../../state/plan-store';
 
 /** How the donor holds its shafts in. Ends that were to stay as they are stay with it. */
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-retention-field',
-  imports: [MatFormFieldModule, MatSelectModule, PanelGroup],
+  imports: [MatFormFieldModule, MatSelectModule, PanelGroup, PlaceOf],
   template: `
     <ix-group name="Shafts held in by">
       <mat-form-field appearance="outline" subscriptSizing="dynamic" class="wide">
         <mat-label>Shaft retention</mat-label>
-        <mat-select [value]="store.plan().choices.retention" (valueChange)="choose($event)">
+        <mat-select
+          ixPlace="donor.retention"
+          [value]="store.plan().choices.retention"
+          (valueChange)="choose($event)"
+        >
           @for (r of retentions; track r.id) {
             <mat-option [value]="r.id">{{ r.name }}</mat-option>
           }

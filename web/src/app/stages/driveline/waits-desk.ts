@@ -66,7 +66,7 @@ export class WaitsDesk {
         id,
         name: OPEN_NAMES[id].replace(/^the /, '').replace(/^./, (letter) => letter.toUpperCase()),
         state: WORDS[said?.state ?? 'unsaid'],
-        why: said ? `${said.reason} (${said.who})` : '–',
+        why: said ? [said.reason || 'why: not said', ...(said.who ? [`(${said.who})`] : [])].join(' ') : '–',
         loose,
         waits: loose
           ? names.join(', ') || 'nothing yet'

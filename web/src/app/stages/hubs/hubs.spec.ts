@@ -295,6 +295,11 @@ describe('what is on the tubes', () => {
     });
     await type(bench, 'New row, What', 'the perch', 'input');
     await type(bench, 'New row, From', '431', 'input');
+    await bench.click('Add to things on the tubes');
+    expect(bench.store.plan().tubeItems).toEqual({});
+    expect(bench.text).toContain('Side: choose one.');
+    await type(bench, 'New row, Side', 'left', 'change');
+    await type(bench, 'New row, From', '431', 'input');
     await type(bench, 'New row, To', '362.5', 'input');
     await bench.click('Add to things on the tubes');
     const [item] = Object.values(bench.store.plan().tubeItems);

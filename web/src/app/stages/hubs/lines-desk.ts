@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { BendTable, BrakeLine, Point3 } from '@intervex/core';
 import type { RowColumn } from '../../shared/row-column';
 import { RowsEditor, type EditedRow } from '../../shared/rows-editor';
+import { PlaceOf } from '../../shared/place-of';
 import { PlanStore } from '../../state/plan-store';
 import { UnitsService } from '../../state/units.service';
 import { lines } from '@intervex/core';
@@ -23,9 +24,10 @@ const LINES: readonly RowColumn[] = [
 @Component({
   changeDetection: ChangeDetectionStrategy.OnPush,
   selector: 'ix-lines',
-  imports: [MatButtonModule, RowsEditor],
+  imports: [MatButtonModule, PlaceOf, RowsEditor],
   template: `
     <ix-rows
+      ixPlace="line.list"
       name="brake lines"
       [columns]="lineColumns"
       [rows]="lines()"

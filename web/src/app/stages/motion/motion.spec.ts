@@ -255,6 +255,11 @@ describe('the list of links', () => {
     await change(bench, 'Car end, forward of the axle', '880');
     await change(bench, 'Car end, left of the middle', '-14');
     await change(bench, 'Car end, above the ground', '340');
+    // Nobody said what it was read with.
+    expect(bench.text).toContain('Missing: read with');
+    await bench.click('Add it');
+    expect(bench.store.plan().arms).toEqual({});
+    await change(bench, 'Read with', 'tape');
     await bench.click('Add it');
     expect(Object.values(bench.store.plan().arms)).toMatchObject([{ name: 'Torque arm', cx: 880, cy: -14 }]);
     await bench.click('Remove Torque arm');
@@ -262,6 +267,7 @@ describe('the list of links', () => {
     await bench.click('Add a crank with two bars');
     for (const [label, text] of [
       ['Name', 'Crank'],
+      ['Pivot', 'axle'],
       ['Pivot, forward of the axle', '-90'],
       ['Pivot, left', '0'],
       ['Pivot, above the ground', '305'],

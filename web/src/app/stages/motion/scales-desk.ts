@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { height, weighed } from '@intervex/core/desks/motion';
+import { height, pressed, rearRate, weighed } from '@intervex/core/desks/motion';
 import { FigureTable } from '../../shared/figure-table';
 import { OpenChecks } from '../../stage/open-checks';
 import { PlanStore } from '../../state/plan-store';
@@ -38,6 +38,8 @@ export class ScalesDesk {
       { name: 'Centre of gravity left of the middle', note: 'minus right', figure: w.left },
       { name: 'Cross-weight', note: 'left front and right rear, of all', figure: w.cross },
       { name: 'Centre of gravity above the ground', note: 'with the front raised', figure: this.found() },
+      { name: 'Rate of the rear', note: 'by a mass laid over the axle', figure: this.of()(pressed) },
+      { name: 'Rate of the rear', note: 'by its springs', figure: this.of()(rearRate) },
     ];
   });
 }

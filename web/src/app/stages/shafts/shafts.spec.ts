@@ -42,6 +42,7 @@ const shaft = (number: string, length: number, price: number): PartOffer => ({
 });
 const [L, R] = [shaft('WF-1', 684.5, 188), shaft('WF-2', 683.5, 194)];
 const ANSWER: PairsAnswer = {
+  nearest: [],
   pairs: [
     {
       left: L,
