@@ -6,6 +6,7 @@ import type { Plan } from '../plan';
 import { reading, wholePlan } from '../testing/plans';
 import { BRACKET_KINDS, type Bracket } from '../stages/brackets/choices';
 import { ARM_KINDS, type Arm } from '../stages/motion/choices';
+import { stance } from '../stages/stance/figures/stance';
 import { evaluate } from './evaluate';
 
 /**
@@ -100,6 +101,36 @@ describe('room in the travel', () => {
       );
     expect(half).toBeGreaterThan(300);
     for (const y of [half, -half]) expect(spot(y, 300)).not.toBe('ok');
+  });
+});
+
+describe('tyres', () => {
+  const edge = evaluate(base).of(stance).edges?.left.tyreIn ?? NaN;
+
+  it.each(BRACKET_KINDS)('look at a bracket of kind %s on the axle', (kind) => {
+    for (const place of [
+      { place: { datum: 'centre', at: edge - 20, clock: 0 } },
+      { made: { by: 'welded', at: edge - 20 - 110, clock: 0 } },
+      {},
+    ] as const) {
+      const one = { name: 'One more', kind, side: 'left', wide: 80, round: 40, high: 180 } as const;
+      const made = { ...one, hold: 'welded', edge: 'middle', ...place } as Bracket;
+      expect(levelOf(merged(base, { brackets: { made } }), 'motion.tyre.left')).not.toBe('ok');
+    }
+  });
+
+  it.each(ARM_KINDS)('look at a %s, and at a crank’s bars', (kind) => {
+    const arm = {
+      ...{ name: 'One more', kind, side: 'left', tool: 'tape' as const },
+      ...{ ax: -20, ay: edge - 30, az: 300, cx: -40, cy: edge + 20, cz: 420 },
+    } as Arm;
+    expect(levelOf(merged(base, { arms: { ...base.arms, more: arm } }), 'motion.tyre.left')).not.toBe('ok');
+    const crank = {
+      ...{ name: 'Crank', on: 'axle' as const, px: 5, py: 2, pz: 380, topY: 2, topZ: 450, lowY: 2, lowZ: 320 },
+      ...{ topEndY: edge + 20, topEndZ: 455, lowEndY: -404, lowEndZ: 318 },
+    } satisfies Plan['cranks'][string];
+    const { lateral: _, ...arms } = base.arms;
+    expect(levelOf(merged({ ...base, arms }, { cranks: { crank } }), 'motion.tyre.left')).not.toBe('ok');
   });
 });
 

@@ -3,7 +3,7 @@ import { bears, strengths } from './checks/loads';
 import { saidTwice } from './checks/twice';
 import { barListed, holds, pairs, placed, reaches, rodEnds, travels } from './checks/moves';
 import { agrees, dampersAgree, lengthsAgree } from './checks/scales';
-import { carried, clears, damperEnds, springEnds, springTaken, shackles } from './checks/sprung';
+import { carried, clears, damperEnds, springEnds, springTaken, shackles, tyresClear } from './checks/sprung';
 import { linksDecision } from './decisions';
 import { ANSWERS } from './figures/answers';
 import { armLoads, loadInputs, springLoads } from './figures/loads';
@@ -34,6 +34,7 @@ export const motionStage = stage(motion, {
     springTaken,
     damperEnds,
     clears,
+    tyresClear,
     carried,
     bears,
     agrees,

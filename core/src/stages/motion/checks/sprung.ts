@@ -1,10 +1,12 @@
 import { judge, THING_KINDS, unknownCheck, type Check, type PlaceId } from '../../../stage';
+import { SIDES, sideName } from '../../../geometry';
 import { sprung, memberId } from '../figures/arms';
 import { rooms, bodies } from '../figures/rooms';
 import { shackle, shackleLacks } from '../figures/shackle';
 import { springs, dampers } from '../figures/springs';
 import { takenSpring } from '../figures/stock-springs';
 import { standing } from '../figures/study';
+import { tyreRooms } from '../figures/tyre-rooms';
 import { node, type Reads } from '../node';
 import { AT } from './moves';
 
@@ -217,6 +219,41 @@ export const clears = node('clears', (r): readonly Check[] => {
       looked,
     });
     return check;
+  });
+});
+
+/** All that stands on the axle or moves with it, against each tyre. */
+export const tyresClear = node('tyresClear', (r): readonly Check[] => {
+  const stands = r.of(standing);
+  if (!stands && ![r.part('arms'), r.part('brackets')].some((part) => Object.keys(part).length > 0)) return [];
+  const { all } = r.of(bodies);
+  const things = all.flatMap(({ thing }) => thing ?? []);
+  const looked = (['arm', 'bracket', 'crank'] as const).map((kind) => ({
+    kind,
+    ids: things.filter((t) => t.kind === kind).map((t) => t.id),
+  }));
+  return SIDES.map((side) => {
+    const { room, body, lacks } = r.of(tyreRooms)[side];
+    const limit = r.limit('motion.clear');
+    const unseen = stands ? lacks : [AT, ...lacks];
+    return judge({
+      id: `motion.tyre.${side}`,
+      stage: STAGE,
+      // What was not looked at may be nearer.
+      figure: unseen.length && room && room.value >= limit.value ? undefined : room,
+      way: 'atLeast',
+      limit,
+      stop: 0,
+      holds: `${sideName(side)} tyre: clear of all that moves beside it`,
+      fails: (level) => `${sideName(side)} tyre: ${level === 'stop' ? 'met' : 'too near'} by the ${body}`,
+      unknown: `${sideName(side)} tyre: what moves beside it is not known`,
+      reason:
+        'Brackets, links, bars, springs, dampers, at every height with roll either way. A tyre that rubs on a link is cut through in minutes.',
+      todo: 'Move the link or bracket inboard, or take a wheel with less offset inboard.',
+      at: 'arm.list',
+      lacks: [...unseen, ...(stands ? missing(r, TRAVEL) : [])],
+      looked,
+    });
   });
 });
 

@@ -55,7 +55,7 @@ export interface Bodies {
 }
 
 /** What a wheel’s place and size follow from. */
-const WHEEL = ['wheel.rim', 'wheel.et', 'tyre.section', 'brief.tyreDiameter'] as const;
+export const WHEEL = ['wheel.rim', 'wheel.et', 'tyre.section', 'brief.tyreDiameter'] as const;
 
 /** What moves with the axle: tubes, casting, what stands on them, driveshaft, brakes, wheels, links, springs and dampers. */
 export const bodies = node('bodies', (r): Bodies => {
@@ -273,6 +273,21 @@ const stillOf = (o: Obstacle, [x, y, z, x2, y2, z2]: readonly number[]): Still =
   };
 };
 
+/** The bars of a body where a pose carries them: those that go with the axle, a shaft from it to the car, a member. */
+export function capsulesAt(stand: Stand, body: Body, posed: Posed): readonly Capsule[] {
+  const { axle } = stand;
+  const { asked, pose } = posed;
+  const at = (p: Point3): Point3 => carried(axle, asked, pose, p);
+  if (body.bars) return body.bars.map(({ from, to, radius }) => ({ from: at(from), to: at(to), radius }));
+  if (body.shaft) return [{ ...body.shaft, from: at(body.shaft.from) }];
+  const { member } = body;
+  if (!member) return [];
+  const [a, c] = memberAt(stand, posed, member);
+  const pivoted = member.kind === 'ladder' || member.kind === 'torqueArm';
+  const from = pivoted ? at([0, pointOf(stand.values, member.car, member.sign)[1], axle.axleCentre[2]]) : a;
+  return [{ from, to: c, radius: body.radius ?? 0 }];
+}
+
 function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
   const { axle } = stand;
   const { asked, pose } = posed;
@@ -282,23 +297,14 @@ function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
       { ...wheel, centre: at(wheel.centre), axis: turnedBy({ roll: asked.roll, ...pose }, wheel.axis) },
       still,
     );
-  if (body.bars) {
-    let least = body.round ? disc(body.round) : Infinity;
-    for (const { from, to, radius } of body.bars)
-      least = Math.min(least, roomOfBar({ from: at(from), to: at(to), radius }, still));
-    return least;
-  }
-  if (body.shaft) return roomOfBar({ ...body.shaft, from: at(body.shaft.from) }, still);
   if (body.wheel) return disc(body.wheel);
-  const member = body.member as Member;
-  const [a, c] = memberAt(stand, posed, member);
-  const pivoted = member.kind === 'ladder' || member.kind === 'torqueArm';
-  const from = pivoted ? at([0, pointOf(stand.values, member.car, member.sign)[1], axle.axleCentre[2]]) : a;
-  return roomOfBar({ from, to: c, radius: body.radius ?? 0 }, still);
+  let least = body.round ? disc(body.round) : Infinity;
+  for (const bar of capsulesAt(stand, body, posed)) least = Math.min(least, roomOfBar(bar, still));
+  return least;
 }
 
 /** Heaves and rolls that clearances are looked at in: what both wheels can do. */
-function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
+export function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
   const { bump, droop, roll } = reach;
   if (Number.isNaN(bump) || Number.isNaN(droop) || Number.isNaN(roll)) return [];
   const heaves = [-droop, -0.66 * droop, -0.33 * droop, 0, 0.33 * bump, 0.66 * bump, bump];

@@ -1,0 +1,159 @@
+import type { PlaceId } from '../../../stage';
+import { bySide, type Side, type Sided } from '../../../geometry';
+import { solved, type Figure, type Maybe } from '../../../measure';
+import { roomOfWheel, type Capsule, type Disc } from '../../../mechanics/nearest';
+import { carried, turnedBy, type Point3 } from '../../../mechanics/solid-axle';
+import { stance } from '../../stance/figures/stance';
+import { node } from '../node';
+import { posedAt, type Posed, type Stand } from '../study';
+import { bodies, capsulesAt, sweptPoses, WHEEL, type Body } from './rooms';
+import { certain, standing, type Standing } from './study';
+
+/** What comes nearest to a tyre, and how near, mm. */
+export interface TyreRoom {
+  readonly room: Maybe;
+  readonly body: string;
+  readonly lacks: readonly PlaceId[];
+}
+
+/** A wheel and the hollow of its rim. */
+interface Wheel extends Disc {
+  /** Left +1, right −1. */
+  readonly out: 1 | -1;
+  /** Radius within which a part stands inside the rim, mm; nothing where it was not read. */
+  readonly hollow: number;
+}
+
+const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const minus = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+
+/** The wheel where a pose carries it. */
+function posedWheel(wheel: Wheel, { axle }: Stand, { asked, pose }: Posed): Wheel {
+  return {
+    ...wheel,
+    centre: carried(axle, asked, pose, wheel.centre),
+    axis: turnedBy({ roll: asked.roll, ...pose }, wheel.axis),
+  };
+}
+
+/** How far a place is inboard of the tyre’s inner side, and how far off the axle’s line, mm. */
+function besideWheel({ centre, axis, half, out }: Wheel, p: Point3): readonly [inboard: number, off: number] {
+  const from = minus(p, centre);
+  const along = dot(from, axis);
+  return [-half - out * along, Math.sqrt(Math.max(0, dot(from, from) - along * along))];
+}
+
+/** Room between a bar and a wheel, mm; what stands within the rim’s hollow is beside the brake, not beside the tyre. */
+function roomOfCapsule(wheel: Wheel, { from, to, radius }: Capsule, flat: boolean, atMost: number): number {
+  const ends = [besideWheel(wheel, from), besideWheel(wheel, to)] as const;
+  if (ends.every(([, off]) => off + radius < wheel.hollow)) return Infinity;
+  // What lies along the axle ends square, beside the tyre’s side.
+  const beside = flat && ends.some(([inboard, off]) => inboard > 0 && off - radius < wheel.radius);
+  if (beside) return Math.min(...ends.map(([inboard]) => inboard));
+  // No nearer than its outermost end lies inboard of the tyre’s side.
+  const least = Math.min(...ends.map(([inboard]) => inboard)) - radius;
+  return least >= atMost ? least : roomOfWheel(wheel, { edge: [from, to] }) - radius;
+}
+
+function roomAt(stand: Stand, wheel: Wheel, body: Body, posed: Posed, atMost = Infinity): number {
+  const there = posedWheel(wheel, stand, posed);
+  let least = atMost;
+  for (const capsule of capsulesAt(stand, body, posed))
+    least = Math.min(least, roomOfCapsule(there, capsule, body.bars !== undefined, least));
+  return least;
+}
+
+interface Nearest {
+  readonly room: number;
+  readonly body: Body;
+  readonly posed: Posed;
+}
+
+/** What goes with the axle stands to its wheels as at rest; the rest is looked at in every pose. */
+function nearestOf(stand: Stand, wheel: Wheel, all: readonly Body[]): Nearest | undefined {
+  const poses = sweptPoses(stand);
+  let best: Nearest | undefined;
+  for (const body of all)
+    for (const posed of body.bars ? poses.slice(0, 1) : poses) {
+      const room = roomAt(stand, wheel, body, posed, best?.room);
+      if (room < (best?.room ?? Infinity)) best = { room, body, posed };
+    }
+  return best;
+}
+
+/** Step of the sizes of the wheel, mm. */
+const STEP = 0.05;
+
+function roomOf(
+  { stand, near }: Standing,
+  wheel: Wheel,
+  all: readonly Body[],
+  side: Side,
+  sizes: Readonly<Record<'half' | 'et' | 'section' | 'diameter', Figure>>,
+): Omit<TyreRoom, 'lacks'> {
+  const best = nearestOf(stand, wheel, all);
+  if (!best) return { room: undefined, body: '' };
+  const { body, posed, room } = best;
+  const { inputs } = stand.held;
+  const of = (at: Stand, as: Wheel): number =>
+    roomAt(at, as, body, at === stand ? posed : posedAt(at.axle, posed.asked));
+  const wider = (by: number): Wheel => ({ ...wheel, half: wheel.half + by });
+  const taller = (by: number): Wheel => ({ ...wheel, radius: wheel.radius + by });
+  // Its inner side by what it stands further in, and its tread by what it stands further out.
+  const slope = (as: (by: number) => Wheel) => (of(stand, as(STEP)) - of(stand, as(-STEP))) / (2 * STEP);
+  return {
+    body: body.name,
+    room: solved({
+      id: `motion.tyre.${side}.room`,
+      label: `Room beside the ${side} tyre`,
+      unit: 'mm',
+      value: room,
+      source: `Least in the travel, between it and the ${body.name}`,
+      inputs: [...inputs, sizes.half, sizes.et, sizes.section, sizes.diameter],
+      slopes: () => {
+        const [inner, tread] = [slope(wider), slope(taller)];
+        return [
+          ...inputs.map((input, i) => {
+            if (certain(input)) return 0;
+            const [more, step] = near(i);
+            const by = (of(more, wheel) - room) / step;
+            return Number.isFinite(by) ? by : 0;
+          }),
+          -inner,
+          inner,
+          inner / 2,
+          tread / 2,
+        ];
+      },
+    }),
+  };
+}
+
+/** What is missing of what may stand beside a tyre; casting, nose and driveshaft stand in the car’s middle. */
+const BESIDE = ['bracket', 'leaf', 'spring'];
+/** The axle’s own tube carries the wheel. */
+const TUBE = 'axle tube';
+
+/** Room beside each tyre to all that stands on the axle or moves with it: brackets, links, bars, springs, dampers. */
+export const tyreRooms = node('tyreRooms', (r): Sided<TyreRoom> => {
+  const stands = r.of(standing);
+  const { all, missing } = r.of(bodies);
+  const { edges, half, et, section, diameter } = r.of(stance);
+  const own = all.filter((body) => body.bars ?? body.shaft ?? body.member).filter(({ name }) => name !== TUBE);
+  return bySide((side): TyreRoom => {
+    if (!stands || !edges || !half || !et || !section || !diameter)
+      return { room: undefined, body: '', lacks: WHEEL.filter((id) => !r.figure(id)) };
+    const out = side === 'left' ? 1 : -1;
+    const [a, b] = [edges[side].tyreIn * out, edges[side].tyreOut * out];
+    const wheel: Wheel = {
+      centre: [0, (a + b) / 2, stands.stand.axle.axleCentre[2]],
+      axis: [0, 1, 0],
+      half: Math.abs(a - b) / 2,
+      radius: diameter.value / 2,
+      out,
+      hollow: (r.figure('rim.inside')?.value ?? 0) / 2,
+    };
+    const lacks = missing.filter((id) => BESIDE.includes(id.split('.')[0] ?? ''));
+    return { ...roomOf(stands, wheel, own, side, { half, et, section, diameter }), lacks };
+  });
+});
