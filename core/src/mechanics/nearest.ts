@@ -56,12 +56,17 @@ function inDisc({ centre, axis, half, radius }: Disc, p: Point3): Point3 {
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const CUTS = 48;
 
-/** Least of a function of one number from 0 to 1 that has but one hollow. */
-function least(of: (t: number) => number): number {
+/**
+ * Least of a function of one number from 0 to 1 that has but one hollow.
+ *
+ * @param steep most that it falls from 0 to 1
+ * @param above what is not below this is told as it was found so far: it is not searched further
+ */
+function least(of: (t: number) => number, steep: number, above: number): number {
   let [a, b] = [0, 1];
   let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
   let [fc, fd] = [of(c), of(d)];
-  for (let i = 0; i < CUTS; i += 1) {
+  for (let i = 0; i < CUTS && Math.min(fc, fd) - steep * (b - a) < above; i += 1) {
     if (fc < fd) {
       [b, d, fd] = [d, c, fc];
       c = b - GOLDEN * (b - a);
@@ -83,11 +88,19 @@ export type Still = { readonly box: Box } | { readonly edge: readonly [Point3, P
  *
  * @example roomOfBar({ from: [0, 0, 0], to: [100, 0, 0], radius: 10 }, { box: { low: [50, 30, 0], high: [60, 40, 9] } }) // 20
  */
-export function roomOfBar({ from, to, radius }: Capsule, still: Still): number {
+export function roomOfBar({ from, to, radius }: Capsule, still: Still, atMost = Infinity): number {
   const of =
     'box' in still ? (p: Point3) => far(p, inBox(still.box, p)) : (p: Point3) => farFromEdge(p, still.edge);
-  return least((t) => of(between(from, to, t))) - radius;
+  return least((t) => of(between(from, to, t)), far(from, to), atMost + radius) - radius;
 }
+
+/**
+ * How far a place is from what does not move, mm; 0 within a box.
+ *
+ * @example farFrom([0, 0, 0], { box: { low: [3, 4, 0], high: [9, 9, 9] } }) // 5
+ */
+export const farFrom = (p: Point3, still: Still): number =>
+  'box' in still ? far(p, inBox(still.box, p)) : farFromEdge(p, still.edge);
 
 function farFromEdge(p: Point3, [a, b]: readonly [Point3, Point3]): number {
   const along = sub(b, a);
@@ -99,13 +112,17 @@ function farFromEdge(p: Point3, [a, b]: readonly [Point3, Point3]): number {
 const ROUNDS = 400;
 
 /** Room between a wheel and what does not move, mm; 0 where they meet. Both are without hollows: nearest by turns. */
-export function roomOfWheel(disc: Disc, still: Still): number {
+export function roomOfWheel(disc: Disc, still: Still, atMost = Infinity): number {
   if ('edge' in still) {
     const [a, b] = still.edge;
-    return least((t) => {
-      const p = between(a, b, t);
-      return far(p, inDisc(disc, p));
-    });
+    return least(
+      (t) => {
+        const p = between(a, b, t);
+        return far(p, inDisc(disc, p));
+      },
+      far(a, b),
+      atMost,
+    );
   }
   let p = inBox(still.box, disc.centre);
   let room = Infinity;

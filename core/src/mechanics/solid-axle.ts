@@ -190,6 +190,26 @@ export function carried(axle: SolidAxle, { z, roll }: AxleAsked, pose: AxlePose,
   return [cx + pose.x + x, cy + pose.y + y, cz + z + up];
 }
 
+/**
+ * Carries points of the axle to where a pose puts them, for many of them.
+ *
+ * @example carrier(axle, asked, pose)(point) // as carried(axle, asked, pose, point)
+ */
+export function carrier(axle: SolidAxle, { z, roll }: AxleAsked, pose: AxlePose): (point: Point3) => Point3 {
+  const [cx, cy, cz] = axle.axleCentre;
+  const by = { roll, ...pose };
+  const [a, b, c] = [turnedBy(by, [1, 0, 0]), turnedBy(by, [0, 1, 0]), turnedBy(by, [0, 0, 1])];
+  const to: Point3 = [cx + pose.x, cy + pose.y, cz + z];
+  return ([x, y, up]) => {
+    const [p, q, s] = [x - cx, y - cy, up - cz];
+    return [
+      to[0] + p * a[0] + q * b[0] + s * c[0],
+      to[1] + p * a[1] + q * b[1] + s * c[1],
+      to[2] + p * a[2] + q * b[2] + s * c[2],
+    ];
+  };
+}
+
 /** A direction of the axle turned by a pose: roll first, then pitch, then yaw. */
 export function turnedBy(
   { roll, pitch, yaw }: { readonly roll: number; readonly pitch: number; readonly yaw: number },

@@ -1,7 +1,14 @@
 import { unless, type PlaceId, type ThingKind } from '../../../stage';
 import { given, INSTRUMENTS, solved, type Figure, type Maybe } from '../../../measure';
-import { roomOfBar, roomOfWheel, type Capsule, type Disc, type Still } from '../../../mechanics/nearest';
-import { carried, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
+import {
+  farFrom,
+  roomOfBar,
+  roomOfWheel,
+  type Capsule,
+  type Disc,
+  type Still,
+} from '../../../mechanics/nearest';
+import { carrier, turnedBy, type AxleAsked, type Point3 } from '../../../mechanics/solid-axle';
 import { FITTINGS } from '../../brackets/names';
 import { newFrame, outside } from '../../brackets/figures/frame';
 import { donorThings } from '../../brackets/figures/donor-things';
@@ -12,7 +19,7 @@ import { stance } from '../../stance/figures/stance';
 import type { Obstacle } from '../choices';
 import { axleMoved } from '../../driveline/figures/line';
 import { node, type Reads } from '../node';
-import { memberAt, posedAt, reached, type Posed, type Stand } from '../study';
+import { posedAt, reached, type Posed, type Stand } from '../study';
 import { pointOf, type Member } from './held';
 import { certain, standing, type Standing } from './study';
 
@@ -273,46 +280,117 @@ const stillOf = (o: Obstacle, [x, y, z, x2, y2, z2]: readonly number[]): Still =
   };
 };
 
-/** The bars of a body where a pose carries them: those that go with the axle, a shaft from it to the car, a member. */
-export function capsulesAt(stand: Stand, body: Body, posed: Posed): readonly Capsule[] {
-  const { axle } = stand;
-  const { asked, pose } = posed;
-  const at = (p: Point3): Point3 => carried(axle, asked, pose, p);
-  if (body.bars) return body.bars.map(({ from, to, radius }) => ({ from: at(from), to: at(to), radius }));
-  if (body.shaft) return [{ ...body.shaft, from: at(body.shaft.from) }];
-  const { member } = body;
-  if (!member) return [];
-  const [a, c] = memberAt(stand, posed, member);
-  const pivoted = member.kind === 'ladder' || member.kind === 'torqueArm';
-  const from = pivoted ? at([0, pointOf(stand.values, member.car, member.sign)[1], axle.axleCentre[2]]) : a;
-  return [{ from, to: c, radius: body.radius ?? 0 }];
+/** The axle in one pose, with its bodies where that carries them; each is put there once. */
+export class PosedAxle {
+  readonly carry: (p: Point3) => Point3;
+  private readonly there = new Map<Body, readonly Capsule[]>();
+
+  constructor(
+    private readonly stand: Stand,
+    readonly posed: Posed,
+  ) {
+    this.carry = carrier(stand.axle, posed.asked, posed.pose);
+  }
+
+  /** A disc of the axle where it is carried. */
+  disc<D extends Disc>(disc: D): D {
+    const { asked, pose } = this.posed;
+    return {
+      ...disc,
+      centre: this.carry(disc.centre),
+      axis: turnedBy({ roll: asked.roll, ...pose }, disc.axis),
+    };
+  }
+
+  /** The bars of a body: those that go with the axle, a shaft from it to the car, a member. */
+  bars(body: Body): readonly Capsule[] {
+    const kept = this.there.get(body);
+    if (kept) return kept;
+    const made = this.made(body);
+    this.there.set(body, made);
+    return made;
+  }
+
+  private made({ bars, shaft, member, radius = 0 }: Body): readonly Capsule[] {
+    const { carry, stand } = this;
+    if (bars) return bars.map((bar) => ({ from: carry(bar.from), to: carry(bar.to), radius: bar.radius }));
+    if (shaft) return [{ ...shaft, from: carry(shaft.from) }];
+    if (!member) return [];
+    const car = pointOf(stand.values, member.car, member.sign);
+    const pivoted = member.kind === 'ladder' || member.kind === 'torqueArm';
+    const own: Point3 = pivoted
+      ? [0, car[1], stand.axle.axleCentre[2]]
+      : pointOf(stand.values, member.axle, member.sign);
+    return [{ from: carry(own), to: car, radius }];
+  }
 }
 
-function roomAt(stand: Stand, body: Body, posed: Posed, still: Still): number {
-  const { axle } = stand;
-  const { asked, pose } = posed;
-  const at = (p: Point3): Point3 => carried(axle, asked, pose, p);
-  const disc = (wheel: Disc): number =>
-    roomOfWheel(
-      { ...wheel, centre: at(wheel.centre), axis: turnedBy({ roll: asked.roll, ...pose }, wheel.axis) },
-      still,
-    );
-  if (body.wheel) return disc(body.wheel);
-  let least = body.round ? disc(body.round) : Infinity;
-  for (const bar of capsulesAt(stand, body, posed)) least = Math.min(least, roomOfBar(bar, still));
+/** A ball about all of a body that goes with the axle, as it stands at ride height. */
+interface Ball {
+  readonly centre: Point3;
+  readonly reach: number;
+}
+const balls = new WeakMap<Body, Ball>();
+
+const middle = (a: Point3, b: Point3): Point3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
+const apart = (a: Point3, b: Point3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+
+function ballOf(body: Body): Ball {
+  const kept = balls.get(body);
+  if (kept) return kept;
+  const { bars = [] } = body;
+  const discs = [body.round, body.wheel].flatMap((disc) => disc ?? []);
+  const own = [
+    ...bars.map(({ from, to, radius }): Ball => ({
+      centre: middle(from, to),
+      reach: apart(from, to) / 2 + radius,
+    })),
+    ...discs.map(({ centre, half, radius }): Ball => ({ centre, reach: Math.hypot(half, radius) })),
+  ];
+  const n = own.length;
+  const centre = [0, 1, 2].map(
+    (k) => own.reduce((sum, b) => sum + (b.centre[k] as number), 0) / n,
+  ) as never as Point3;
+  const ball = { centre, reach: Math.max(...own.map((b) => apart(centre, b.centre) + b.reach)) };
+  balls.set(body, ball);
+  return ball;
+}
+
+/** Room of a bar to what does not move; what cannot be nearer than `atMost` is not searched. */
+function roomOfCapsule(bar: Capsule, still: Still, atMost: number): number {
+  const reach = apart(bar.from, bar.to) / 2 + bar.radius;
+  return farFrom(middle(bar.from, bar.to), still) - reach >= atMost ? atMost : roomOfBar(bar, still, atMost);
+}
+
+/** Room of a body where a pose carries it; no less than `atMost` is told as that. */
+function roomAt(axle: PosedAxle, body: Body, still: Still, atMost = Infinity): number {
+  if ((body.bars ?? body.wheel) && atMost < Infinity) {
+    const { centre, reach } = ballOf(body);
+    if (farFrom(axle.carry(centre), still) - reach >= atMost) return atMost;
+  }
+  if (body.wheel) return Math.min(atMost, roomOfWheel(axle.disc(body.wheel), still));
+  let least = Math.min(atMost, body.round ? roomOfWheel(axle.disc(body.round), still) : Infinity);
+  for (const bar of axle.bars(body)) least = Math.min(least, roomOfCapsule(bar, still, least));
   return least;
 }
 
 /** Heaves and rolls that clearances are looked at in: what both wheels can do. */
-export function sweptPoses({ reach, axle }: Stand): readonly Posed[] {
+function sweptPoses(stand: Stand): readonly PosedAxle[] {
+  const { reach, axle } = stand;
   const { bump, droop, roll } = reach;
   if (Number.isNaN(bump) || Number.isNaN(droop) || Number.isNaN(roll)) return [];
   const heaves = [-droop, -0.66 * droop, -0.33 * droop, 0, 0.33 * bump, 0.66 * bump, bump];
   const rolls = roll < 1e-4 ? [0] : [0, roll, -roll, roll / 2, -roll / 2];
   const all = heaves.flatMap((z) => rolls.map((angle) => posedAt(axle, { z, roll: angle })));
   // Where the links do not reach one of them, nothing is known of the whole travel: that is not clear.
-  return all.every(({ pose }) => reached(pose)) ? all : [];
+  return all.every(({ pose }) => reached(pose)) ? all.map((posed) => new PosedAxle(stand, posed)) : [];
 }
+
+/** The axle in all poses that clearances are looked at in. */
+export const swept = node('swept', (r): readonly PosedAxle[] => {
+  const stands = r.of(standing);
+  return stands ? sweptPoses(stands.stand) : [];
+});
 
 const KEYS = ['x', 'y', 'z', 'x2', 'y2', 'z2'] as const;
 
@@ -338,20 +416,15 @@ function cornersOf(id: string, o: Obstacle): readonly Figure[] {
 interface Nearest {
   readonly room: number;
   readonly body: Body;
-  readonly posed: Posed;
+  readonly axle: PosedAxle;
 }
 
-function nearestOf(
-  stand: Stand,
-  all: readonly Body[],
-  poses: readonly Posed[],
-  still: Still,
-): Nearest | undefined {
+function nearestOf(all: readonly Body[], poses: readonly PosedAxle[], still: Still): Nearest | undefined {
   let best: Nearest | undefined;
-  for (const posed of poses)
+  for (const axle of poses)
     for (const body of all) {
-      const room = roomAt(stand, body, posed, still);
-      if (!best || room < best.room) best = { room, body, posed };
+      const room = roomAt(axle, body, still, best?.room);
+      if (!best || room < best.room) best = { room, body, axle };
     }
   return best;
 }
@@ -359,19 +432,23 @@ function nearestOf(
 function roomOf(
   stands: Standing,
   all: readonly Body[],
-  poses: readonly Posed[],
+  poses: readonly PosedAxle[],
   id: string,
   obstacle: Obstacle,
 ): Room {
   const corners = cornersOf(id, obstacle);
   const values = corners.map((f) => f.value);
   const { stand } = stands;
-  const best = nearestOf(stand, all, poses, stillOf(obstacle, values));
+  const best = nearestOf(all, poses, stillOf(obstacle, values));
   if (!best) return { id, obstacle, room: undefined, body: '', asked: undefined };
-  const { asked } = best.posed;
+  const { asked } = best.axle.posed;
   const h = 0.05;
   const of = (at: Stand, corner: readonly number[]): number =>
-    roomAt(at, best.body, at === stand ? best.posed : posedAt(at.axle, asked), stillOf(obstacle, corner));
+    roomAt(
+      at === stand ? best.axle : new PosedAxle(at, posedAt(at.axle, asked)),
+      best.body,
+      stillOf(obstacle, corner),
+    );
   return {
     id,
     obstacle,
@@ -420,6 +497,6 @@ export const rooms = node('rooms', (r: Reads): readonly Room[] => {
   if (!stands || listed.length === 0)
     return listed.map(([id, obstacle]) => ({ id, obstacle, room: undefined, body: '', asked: undefined }));
   const { all } = r.of(bodies);
-  const poses = sweptPoses(stands.stand);
+  const poses = r.of(swept);
   return listed.map(([id, obstacle]) => roomOf(stands, all, poses, id, obstacle));
 });

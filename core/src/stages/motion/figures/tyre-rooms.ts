@@ -2,11 +2,11 @@ import type { PlaceId } from '../../../stage';
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { solved, type Figure, type Maybe } from '../../../measure';
 import { roomOfWheel, type Capsule, type Disc } from '../../../mechanics/nearest';
-import { carried, turnedBy, type Point3 } from '../../../mechanics/solid-axle';
+import type { Point3 } from '../../../mechanics/solid-axle';
 import { stance } from '../../stance/figures/stance';
 import { node } from '../node';
-import { posedAt, type Posed, type Stand } from '../study';
-import { bodies, capsulesAt, sweptPoses, WHEEL, type Body } from './rooms';
+import { posedAt, type Stand } from '../study';
+import { bodies, PosedAxle, swept, WHEEL, type Body } from './rooms';
 import { certain, standing, type Standing } from './study';
 
 /** What comes nearest to a tyre, and how near, mm. */
@@ -27,15 +27,6 @@ interface Wheel extends Disc {
 const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const minus = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 
-/** The wheel where a pose carries it. */
-function posedWheel(wheel: Wheel, { axle }: Stand, { asked, pose }: Posed): Wheel {
-  return {
-    ...wheel,
-    centre: carried(axle, asked, pose, wheel.centre),
-    axis: turnedBy({ roll: asked.roll, ...pose }, wheel.axis),
-  };
-}
-
 /** How far a place is inboard of the tyre’s inner side, and how far off the axle’s line, mm. */
 function besideWheel({ centre, axis, half, out }: Wheel, p: Point3): readonly [inboard: number, off: number] {
   const from = minus(p, centre);
@@ -52,13 +43,12 @@ function roomOfCapsule(wheel: Wheel, { from, to, radius }: Capsule, flat: boolea
   if (beside) return Math.min(...ends.map(([inboard]) => inboard));
   // No nearer than its outermost end lies inboard of the tyre’s side.
   const least = Math.min(...ends.map(([inboard]) => inboard)) - radius;
-  return least >= atMost ? least : roomOfWheel(wheel, { edge: [from, to] }) - radius;
+  return least >= atMost ? least : roomOfWheel(wheel, { edge: [from, to] }, atMost + radius) - radius;
 }
 
-function roomAt(stand: Stand, wheel: Wheel, body: Body, posed: Posed, atMost = Infinity): number {
-  const there = posedWheel(wheel, stand, posed);
+function roomBeside(axle: PosedAxle, there: Wheel, body: Body, atMost = Infinity): number {
   let least = atMost;
-  for (const capsule of capsulesAt(stand, body, posed))
+  for (const capsule of axle.bars(body))
     least = Math.min(least, roomOfCapsule(there, capsule, body.bars !== undefined, least));
   return least;
 }
@@ -66,17 +56,17 @@ function roomAt(stand: Stand, wheel: Wheel, body: Body, posed: Posed, atMost = I
 interface Nearest {
   readonly room: number;
   readonly body: Body;
-  readonly posed: Posed;
+  readonly axle: PosedAxle;
 }
 
 /** What goes with the axle stands to its wheels as at rest; the rest is looked at in every pose. */
-function nearestOf(stand: Stand, wheel: Wheel, all: readonly Body[]): Nearest | undefined {
-  const poses = sweptPoses(stand);
+function nearestOf(wheel: Wheel, all: readonly Body[], poses: readonly PosedAxle[]): Nearest | undefined {
+  const there = poses.map((axle) => axle.disc(wheel));
   let best: Nearest | undefined;
   for (const body of all)
-    for (const posed of body.bars ? poses.slice(0, 1) : poses) {
-      const room = roomAt(stand, wheel, body, posed, best?.room);
-      if (room < (best?.room ?? Infinity)) best = { room, body, posed };
+    for (const [i, axle] of (body.bars ? poses.slice(0, 1) : poses).entries()) {
+      const room = roomBeside(axle, there[i] as Wheel, body, best?.room);
+      if (room < (best?.room ?? Infinity)) best = { room, body, axle };
     }
   return best;
 }
@@ -88,15 +78,18 @@ function roomOf(
   { stand, near }: Standing,
   wheel: Wheel,
   all: readonly Body[],
+  poses: readonly PosedAxle[],
   side: Side,
   sizes: Readonly<Record<'half' | 'et' | 'section' | 'diameter', Figure>>,
 ): Omit<TyreRoom, 'lacks'> {
-  const best = nearestOf(stand, wheel, all);
+  const best = nearestOf(wheel, all, poses);
   if (!best) return { room: undefined, body: '' };
-  const { body, posed, room } = best;
+  const { body, axle, room } = best;
   const { inputs } = stand.held;
-  const of = (at: Stand, as: Wheel): number =>
-    roomAt(at, as, body, at === stand ? posed : posedAt(at.axle, posed.asked));
+  const of = (at: Stand, as: Wheel): number => {
+    const then = at === stand ? axle : new PosedAxle(at, posedAt(at.axle, axle.posed.asked));
+    return roomBeside(then, then.disc(as), body);
+  };
   const wider = (by: number): Wheel => ({ ...wheel, half: wheel.half + by });
   const taller = (by: number): Wheel => ({ ...wheel, radius: wheel.radius + by });
   // Its inner side by what it stands further in, and its tread by what it stands further out.
@@ -154,6 +147,6 @@ export const tyreRooms = node('tyreRooms', (r): Sided<TyreRoom> => {
       hollow: (r.figure('rim.inside')?.value ?? 0) / 2,
     };
     const lacks = missing.filter((id) => BESIDE.includes(id.split('.')[0] ?? ''));
-    return { ...roomOf(stands, wheel, own, side, { half, et, section, diameter }), lacks };
+    return { ...roomOf(stands, wheel, own, r.of(swept), side, { half, et, section, diameter }), lacks };
   });
 });
