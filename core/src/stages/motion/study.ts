@@ -240,5 +240,11 @@ export function memberAt(
 export const lengthOf = ([a, b]: readonly [Point3, Point3]): number =>
   Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
+/** The pose of an axle that differs by a hair, from the one it differs from. */
+export const posedNear = (axle: SolidAxle, { asked, pose }: Posed): Posed => ({
+  asked,
+  pose: axlePoseNear(axle, asked, pose),
+});
+
 /** A pose of an axle, and where it was asked for. */
 export const posedAt = (axle: SolidAxle, asked: AxleAsked): Posed => ({ asked, pose: axlePose(axle, asked) });

@@ -90,6 +90,8 @@ describe('room beside a tyre', () => {
   it('names how far it can be trusted', () => {
     const figure = roomOf(base).left.room;
     expect(figure?.working.formula).not.toBe('');
-    expect(Object.keys(figure?.contributions ?? {})).toEqual(expect.arrayContaining(['arm.coil.ay', 'donor.half.left', 'donor.half.right']));
+    expect(Object.keys(figure?.contributions ?? {})).toEqual(
+      expect.arrayContaining(['arm.coil.ay', 'donor.half.left', 'donor.half.right']),
+    );
   });
 });

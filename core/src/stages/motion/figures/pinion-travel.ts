@@ -1,5 +1,5 @@
 import type { Figure } from '../../../measure';
-import { carried, type Point3 } from '../../../mechanics/solid-axle';
+import { carrier } from '../../../mechanics/solid-axle';
 import type { AxleTravel, PinionAt } from '../../driveline/figures/axle-travel';
 import { line } from '../../driveline/figures/line';
 import { atRest, driving } from '../../driveline/figures/motion';
@@ -34,11 +34,23 @@ const needs = (end: string): readonly PlaceId[] => [
 
 type Axis = readonly [x: number, y: number, z: number, slope: number, plan: number];
 
+/** What was found of an axle by now, by pose and by where the joint stands at ride: five figures ask for each. */
+const found = new WeakMap<Stand, Map<Stood, WeakMap<Axis, Axis | undefined>>>();
+
 /** A joint and its axis where a pose carries them, by their place and direction at ride. */
-function axisAt({ axle, poses }: Stand, end: Stood, [x, y, z, slope, plan]: Axis): Axis | undefined {
+function axisAt(stand: Stand, end: Stood, joint: Axis): Axis | undefined {
+  const of = found.get(stand) ?? new Map<Stood, WeakMap<Axis, Axis | undefined>>();
+  found.set(stand, of);
+  const kept = of.get(end) ?? new WeakMap<Axis, Axis | undefined>();
+  of.set(end, kept);
+  if (!kept.has(joint)) kept.set(joint, carriedAxis(stand, end, joint));
+  return kept.get(joint);
+}
+
+function carriedAxis({ axle, poses }: Stand, end: Stood, [x, y, z, slope, plan]: Axis): Axis | undefined {
   const posed = poses[end];
   if (!posed) return undefined;
-  const at = (point: Point3) => carried(axle, posed.asked, posed.pose, point);
+  const at = carrier(axle, posed.asked, posed.pose);
   const [a, b] = [at([x, y, z]), at([x + 1, y - Math.tan(plan), z + Math.tan(slope)])];
   const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
   return [...a, Math.atan2(dz, dx), Math.atan2(-dy, dx)];

@@ -19,7 +19,7 @@ import { stance } from '../../stance/figures/stance';
 import type { Obstacle } from '../choices';
 import { axleMoved } from '../../driveline/figures/line';
 import { node, type Reads } from '../node';
-import { posedAt, reached, type Posed, type Stand } from '../study';
+import { posedAt, posedNear, reached, type Posed, type Stand } from '../study';
 import { pointOf, type Member } from './held';
 import { certain, standing, type Standing } from './study';
 
@@ -445,7 +445,7 @@ function roomOf(
   const h = 0.05;
   const of = (at: Stand, corner: readonly number[]): number =>
     roomAt(
-      at === stand ? best.axle : new PosedAxle(at, posedAt(at.axle, asked)),
+      at === stand ? best.axle : new PosedAxle(at, posedNear(at.axle, best.axle.posed)),
       best.body,
       stillOf(obstacle, corner),
     );

@@ -5,7 +5,7 @@ import { roomOfWheel, type Capsule, type Disc } from '../../../mechanics/nearest
 import type { Point3 } from '../../../mechanics/solid-axle';
 import { stance } from '../../stance/figures/stance';
 import { node } from '../node';
-import { posedAt, type Stand } from '../study';
+import { posedNear, type Stand } from '../study';
 import { bodies, PosedAxle, swept, WHEEL, type Body } from './rooms';
 import { certain, standing, type Standing } from './study';
 
@@ -87,7 +87,7 @@ function roomOf(
   const { body, axle, room } = best;
   const { inputs } = stand.held;
   const of = (at: Stand, as: Wheel): number => {
-    const then = at === stand ? axle : new PosedAxle(at, posedAt(at.axle, axle.posed.asked));
+    const then = at === stand ? axle : new PosedAxle(at, posedNear(at.axle, axle.posed));
     return roomBeside(then, then.disc(as), body);
   };
   const wider = (by: number): Wheel => ({ ...wheel, half: wheel.half + by });
