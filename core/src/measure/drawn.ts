@@ -3,7 +3,7 @@ import { normalDraws, seededRandom } from '../numerics';
 import { combined, partOf, readingAt, spreadOf, summed, type Parts } from './parts';
 
 /** Draws of each reading, half of them the mirror of the others. */
-const DRAWS = 512;
+const DRAWS = 384;
 
 /** Values of a figure, one a draw; the same draw of a reading enters every figure that rests on it. */
 export type Draws = Float64Array;

@@ -41,8 +41,8 @@ function beside(
   also: readonly Maybe[] = [],
 ): Pick<Check, 'figure' | 'limit' | 'assumed' | 'looked'> {
   const known = figure && 'working' in figure ? figure : undefined;
-  const all = Object.assign({}, ...[known, ...also].map((one) => one?.assumed)) as Figure['assumed'];
-  const assumed = Object.values(all);
+  const all = also.length ? Object.assign({}, ...[known, ...also].map((one) => one?.assumed)) : known?.assumed;
+  const assumed = Object.values((all ?? {}) as Figure['assumed']);
   return {
     ...(figure ? { figure: known ? compared(known) : figure } : {}),
     ...(limit ? { limit } : {}),

@@ -46,13 +46,11 @@ export const prices = node('prices', (r): readonly Price[] => {
     ...missing.map((part) => price('parts', `cost.${part}`, part)),
     price('shafts', 'cost.shafts', 'shafts'),
     price('machining', 'cost.machining', 'machining and welding'),
-    ...(way && !(noted && !r.wasRead(way[0])) ? [price('pattern', ...way)] : []),
+    ...(way && !noted ? [price('pattern', ...way)] : []),
     ...r.of(joints).flatMap((j): Price[] => {
       const { cost } = j.note;
       const id = `joint.${j.id}.cost`;
-      // What the re-drill or the adapters cost is one price, wherever it was typed.
-      const again = j.id === 'wheelPattern' && way && r.wasRead(way[0]);
-      return cost === undefined || again
+      return cost === undefined
         ? []
         : [
             {
@@ -84,7 +82,7 @@ export const pricedTwice = node('pricedTwice', (r): readonly Check[] => {
         : {
             level: 'caution',
             title: `Priced twice: ${way[1]}`,
-            reason: `${formatNumber(typed.value, 0)} under Hub ends counts; ${formatNumber(noted, 0)} noted with the joint does not.`,
+            reason: `${formatNumber(noted, 0)} noted with the joint counts; ${formatNumber(typed.value, 0)} under Hub ends does not.`,
             todo: 'Keep the one that is right and empty the other.',
           },
       figure: typed,

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluate } from '../../../evaluate';
 import type { Plan } from '../../../plan';
 import { reading, workedPlan } from '../../../testing/plans';
+import { routeCost } from '../figures/route-cost';
 import { CRITERIA, DEFAULT_WEIGHTS, rankRoutes } from './rank-routes';
 import { routeSummary, type RouteSummary } from './route-summary';
 
@@ -75,6 +76,24 @@ describe('flange to wheel in a route', () => {
       joints: 90,
       total: 1030,
     });
+  });
+
+  it('is said to be priced twice where both are, and counts what was typed of a part', () => {
+    const plan = (more: Partial<Plan>): Plan => {
+      const made = {
+        ...workedPlan({ 'redrill.cost': reading('chosen', 64) }, { pattern: 'redrill' }),
+        ...more,
+      };
+      return made;
+    };
+    const twice = (cost: number) =>
+      evaluate(plan({ joints: { wheelPattern: { cost } } })).checks.find((c) => c.id === 'route.twice')?.level;
+    expect([twice(90), twice(64)]).toEqual(['caution', 'ok']);
+    expect(evaluate(plan({})).checks.some((c) => c.id === 'route.twice')).toBe(false);
+    const hoses = plan({});
+    const priced = { ...hoses, readings: { ...hoses.readings, 'cost.hoses': reading('chosen', 37) } };
+    const total = (p: Plan) => evaluate(p).of(routeCost).total?.value;
+    expect(total(priced)).toBe((total(hoses) ?? 0) + 37);
   });
 });
 
