@@ -132,7 +132,11 @@ describe('plan file', () => {
     ['patterns', { wheel: { holes: 2, chords: [] } }, 'plan.patterns.wheel.holes'],
     ['patterns', { boot: { holes: 5, chords: [] } }, 'plan.patterns.boot'],
     ['keepOuts', { a: { name: 'screw', radius: 46, angle: 0.3, diameter: 0 } }, 'plan.keepOuts.a.diameter'],
-    ['lines', { a: { name: 'x', points: [[0, 0, 0]], radius: 12, flare: 6 } }, 'plan.lines.a.points'],
+    [
+      'lines',
+      { a: { name: 'x', points: Array(41).fill([0, 0, 0]), radius: 12, flare: 6 } },
+      'plan.lines.a.points',
+    ],
     [
       'lines',
       {

@@ -201,3 +201,31 @@ describe('every link is judged by its own load', () => {
     }
   });
 });
+
+describe('every bracket that is pulled', () => {
+  const known = merged(wholePlan(packhorse.plan), { readings: { 'wheel.et': reading('chosen', 18) } });
+  const pulled = ['lowerL', 'lowerR', 'lateral'] as const;
+
+  it.each(pulled)('%s is judged by its own welds, bolt and plates', (id) => {
+    const own = { ...(known.brackets[id] as Bracket), bolt: 19.05, plate: 6.35, leg: 8, high: 80 };
+    const level = (more: Partial<Bracket>, what: string) =>
+      levelOf(
+        merged(known, { brackets: { ...known.brackets, [id]: { ...own, ...more } } }),
+        `bracket.${id}.${what}`,
+      );
+    expect(level({ leg: 0.4 }, 'weld')).toBe('stop');
+    expect(level({ bolt: 3 }, 'shear')).toBe('stop');
+    expect(level({ plate: 0.4 }, 'bearing')).toBe('stop');
+    const { leg: _leg, bolt: _bolt, ...bare } = own;
+    const without = merged(known, { brackets: { ...known.brackets, [id]: bare as Bracket } });
+    for (const what of ['weld', 'shear', 'bearing'])
+      expect(levelOf(without, `bracket.${id}.${what}`)).toBe('unknown');
+  });
+
+  it('and every link of a list by its own tube', () => {
+    for (const [id, link] of Object.entries(known.links)) {
+      const thin = merged(known, { links: { ...known.links, [id]: { ...link, outside: 10, wall: 1 } } });
+      expect(levelOf(thin, `link.${id}.buckling`)).toBe('stop');
+    }
+  });
+});

@@ -4,7 +4,7 @@ import { findFact, findQuantity, LIMIT_IDS } from './catalogue';
 import { CHOICE_FIELDS, EMPTY_PLAN, PART_FIELDS, SEARCH_IDS, VERDICT_FIELDS, type Plan } from './plan';
 
 /** The version of the plan that this build reads and writes. */
-export const PLAN_VERSION = 9;
+export const PLAN_VERSION = 10;
 
 type Fields = Readonly<Record<string, unknown>>;
 type Mutable = Record<string, unknown>;

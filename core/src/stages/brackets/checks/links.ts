@@ -101,7 +101,10 @@ export const linked = node('linked', (r): readonly Check[] => [
   ...r.of(pairOffs).map((pair) => pairCheck(r, pair)),
 ]);
 
-/** One strain of a bracket against its limit; asked for only where the bracket’s own sizes are listed. */
+/** What of a bracket has to be listed before a strain of it can be told. */
+const LISTED = { shear: ['bolt'], bearing: ['bolt', 'plate'], weld: ['leg', 'high'] } as const;
+
+/** One strain of a bracket against its limit. */
 function strainCheck(
   r: Reads,
   p: PlacedBracket,
@@ -121,7 +124,12 @@ function strainCheck(
     reason: `${because(r, p.id)}${more}`,
     todo,
     at: 'bracket.list',
-    lacks: turnedByBar(r, p.id) ? [] : [...r.of(pairLoads).lacks, ...unless(p.clock, 'bracket.list')],
+    lacks: turnedByBar(r, p.id)
+      ? []
+      : [
+          ...r.of(pairLoads).lacks,
+          ...unless(p.clock && LISTED[what].every((size) => p.item[size] !== undefined), 'bracket.list'),
+        ],
   });
 }
 
@@ -139,9 +147,11 @@ const unsaidLoad = ({ id, item }: PlacedBracket): Check =>
 export const strengths = node('strengths', (r): readonly Check[] =>
   r.of(places).flatMap((p) => {
     const { kind, bolt, plate, leg, high } = p.item;
-    if (kind !== 'link' && !pullAt(r, p)) return bolt === undefined ? [] : [unsaidLoad(p)];
+    const pulled = pullAt(r, p) !== undefined;
+    if (kind !== 'link' && !pulled) return bolt === undefined ? [] : [unsaidLoad(p)];
     const checks: Check[] = [];
-    if (bolt !== undefined)
+    // What pulls at a bracket pulls at its bolt, plates and welds, whether their sizes are listed or not.
+    if (pulled || bolt !== undefined)
       checks.push(
         strainCheck(r, p, 'shear', {
           holds: 'its bolt bears the load',
@@ -149,7 +159,7 @@ export const strengths = node('strengths', (r): readonly Check[] =>
           todo: 'A larger bolt, or one of a higher grade and the limit to suit.',
         }),
       );
-    if (bolt !== undefined && plate !== undefined)
+    if (pulled || (bolt !== undefined && plate !== undefined))
       checks.push(
         strainCheck(r, p, 'bearing', {
           holds: 'its plates bear the bolt',
@@ -157,7 +167,7 @@ export const strengths = node('strengths', (r): readonly Check[] =>
           todo: 'Thicker plates, or washers welded round the hole.',
         }),
       );
-    if (leg !== undefined && high !== undefined)
+    if ((pulled && p.item.hold === 'welded') || (leg !== undefined && high !== undefined))
       checks.push(
         strainCheck(r, p, 'weld', {
           holds: 'its welds bear the load',

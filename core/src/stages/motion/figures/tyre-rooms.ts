@@ -10,7 +10,7 @@ import { bodies, PosedAxle, swept, WHEEL, type Body } from './rooms';
 import { certain, standing, type Standing } from './study';
 
 /** What comes nearest to a tyre, and how near, mm. */
-export interface TyreRoom {
+interface TyreRoom {
   readonly room: Maybe;
   readonly body: string;
   readonly lacks: readonly PlaceId[];
