@@ -9,6 +9,7 @@ import type { Bracket } from '../stages/brackets/choices';
 import { places } from '../stages/brackets/figures/places';
 import { marks } from '../stages/cut/figures/marks';
 import { atRest } from '../stages/driveline/figures/motion';
+import { ratios } from '../stages/gears/figures/ratios';
 import { rearRate } from '../stages/motion/figures/springs';
 import { shaftOrder } from '../stages/shafts/shaft-order';
 import { shafts } from '../stages/shafts/figures/shafts';
@@ -79,6 +80,20 @@ describe('what lies all across', () => {
       expect(truss(datum)?.y).toBeUndefined();
       expect(truss(datum)?.lacks).toContain('bracket.list');
     }
+  });
+});
+
+describe('the gear at the finish', () => {
+  const base = wholePlan(tern.plan);
+
+  it('is the highest while nobody said it, and is shown as assumed', () => {
+    const { 'gear.finishGear': _, ...bare } = base.readings;
+    const rows = (readings: Plan['readings']) =>
+      evaluate({ ...base, readings: { ...readings, 'gear.finishSpeed': reading('chosen', 46) } }).of(ratios);
+    const [open] = rows(bare);
+    expect(open?.finishRpm?.assumed['gear.finishGear']?.why).toMatch(/highest/);
+    const [said] = rows({ ...bare, 'gear.finishGear': reading('chosen', 3) });
+    expect(said?.finishRpm?.assumed).not.toHaveProperty('gear.finishGear');
   });
 });
 

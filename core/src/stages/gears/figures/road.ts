@@ -50,12 +50,12 @@ export const topGear = node('topGear', (r): Maybe => {
   return all.length ? gearOf([Math.min(...all)], 0, 'gear.top', 'Highest gear') : undefined;
 });
 
-/** The gear that the run ends in: as said, else the highest. */
+/** The gear that the run ends in: as said, else the highest, as assumed. */
 export const finishGear = node('finishGear', (r): Maybe => {
   const said = r.figure('gear.finishGear')?.value;
-  return said === undefined
-    ? r.of(topGear)
-    : gearOf(r.field('brief', 'gears'), said - 1, 'gear.finish', `Gear ${said}`);
+  if (said !== undefined) return gearOf(r.field('brief', 'gears'), said - 1, 'gear.finish', `Gear ${said}`);
+  const top = r.of(topGear);
+  return top && assumedAs(top, 'gear.finishGear', 'Gear at the finish', 'the highest, until the gear is said');
 });
 
 /** What a converter loses in a gear, from 1; nothing behind a clutch or where it is locked. */
