@@ -141,6 +141,8 @@ test('link brackets follow from the car’s own pickup points, by halves', async
   await page.getByRole('button', { name: 'Add a bracket' }).click();
   await put(page, 'Name', 'Lower link L');
   await page.getByLabel('Kind', { exact: true }).selectOption('link');
+  await page.getByLabel('On the tube', { exact: true }).selectOption('left');
+  await page.getByLabel('Held', { exact: true }).selectOption('welded');
   await put(page, 'Along the axle', '46');
   await put(page, 'Round the tube', '60');
   await page.getByLabel('Measured at its', { exact: true }).selectOption('middle');
@@ -245,6 +247,8 @@ test('the weld order changes when a truss is added, and waits at its holds', asy
   await put(page, 'Name', 'Back truss');
   await page.getByLabel('Kind', { exact: true }).selectOption('truss');
   await page.getByLabel('On the tube', { exact: true }).selectOption('across');
+  await page.getByLabel('Held', { exact: true }).selectOption('welded');
+  await page.getByLabel('Measured at its', { exact: true }).selectOption('middle');
   await put(page, 'Along the axle', '520');
   await put(page, 'Round the tube', '30');
   await page.getByRole('button', { name: 'Add it' }).click();
@@ -259,7 +263,7 @@ test('the weld order changes when a truss is added, and waits at its holds', asy
   await expect(page.getByRole('checkbox', { name: /Read every bracket’s distance/ })).toBeDisabled();
   await tab(page, 'Map');
   await page.getByRole('radio', { name: /^Back truss/ }).check();
-  await put(page, 'Now from the casting face', '-380');
+  await put(page, 'Now from the left casting face', '-380');
   await tab(page, 'Weld order');
   for (const hold of [/Read every bracket’s distance/, /Put the axle under the car/, /Cycle it/])
     await page.getByRole('checkbox', { name: hold }).check();

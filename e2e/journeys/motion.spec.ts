@@ -178,6 +178,7 @@ test('what is touched at full droop is named, and shown where it is', async ({ p
   await tab(page, 'Room');
   await page.getByRole('button', { name: 'Add what is in the way' }).click();
   await put(page, 'What', 'Brake line tab');
+  await page.getByLabel('As a', { exact: true }).selectOption('point');
   await put(page, 'Forward of the axle', '-96');
   await put(page, 'Left of the middle', '-380');
   await put(page, 'Above the ground', '208');

@@ -38,7 +38,7 @@ function asMade(asked: Asked): Pick<PlacedBracket, 'y' | 'clock'> | undefined {
   if (!item.made) return undefined;
   const word = item.made.by;
   const a = given(`bracket.${id}.made`, `${item.name}, as ${word}`, item.made.at, uncertaintyOf('rule'), 'mm', {
-    source: `Read from the casting face, by steel rule, ${word}`,
+    source: `Read from the ${item.side === 'across' ? 'left ' : ''}casting face, by steel rule, ${word}`,
     evidence: 'measured',
     byTape: true,
   });
@@ -49,7 +49,9 @@ function asMade(asked: Asked): Pick<PlacedBracket, 'y' | 'clock'> | undefined {
           source: `Gauge zeroed on the casting’s flat, ${word}`,
           evidence: 'measured',
         });
-  return { y: fromDatum(asked, now, 'casting', a, 'asMade'), clock };
+  // What lies all across is read from the left face, as the sheet gives it.
+  const read = item.side === 'across' ? { ...asked, item: { ...item, side: asked.side } } : asked;
+  return { y: fromDatum(read, now, 'casting', a, 'asMade'), clock };
 }
 
 /** From a face of the new axle to the part it is measured by, outboard of the casting, inboard of the end. */
@@ -58,7 +60,7 @@ function fromFace({ id, item, side }: Asked, face: Maybe, y: Maybe, what: 'Casti
   const out = (side === 'left') === (what === 'Casting');
   return derive({
     id: `bracket.${id}.from${what}${tag}`,
-    label: `${item.name}, ${EDGE_NAMES[item.edge]} from the ${what === 'Casting' ? 'casting face' : 'housing end'}`,
+    label: `${item.name}, ${EDGE_NAMES[item.edge]} from the ${item.side === 'across' ? 'left ' : ''}${what === 'Casting' ? 'casting face' : 'housing end'}`,
     unit: 'mm',
     formula: out ? '{y} − {f}' : '{f} − {y}',
     source: 'Both from the car’s centreline',

@@ -45,7 +45,10 @@ function sections(r: Reads, pen: Pen): readonly SheetSection[] {
   const columns = ['from the casting face', 'from the housing end', 'gauge on its face, zero on the flat'];
   return [
     ...(['left', 'right', 'across'] as const).map((side): SheetSection => ({
-      title: side === 'across' ? 'All across the axle' : `${side === 'left' ? 'Left' : 'Right'} tube`,
+      title:
+        side === 'across'
+          ? 'All across the axle, from its left faces'
+          : `${side === 'left' ? 'Left' : 'Right'} tube`,
       columns,
       rows: of(side).map((p) => rowOf(p, pen)),
     })),

@@ -88,7 +88,7 @@ export const kitFields = (kits: Readonly<Record<string, BracketKit>>): readonly 
 ];
 
 /** As it was read after the work. */
-export const MADE: readonly RowColumn[] = [
+export const madeFields = (across: boolean): readonly RowColumn[] => [
   {
     key: 'made.by',
     label: 'Is',
@@ -98,7 +98,7 @@ export const MADE: readonly RowColumn[] = [
       { id: 'welded', name: 'welded' },
     ],
   },
-  { key: 'made.at', label: 'Now from the casting face', ...place },
+  { key: 'made.at', label: `Now from the ${across ? 'left ' : ''}casting face`, ...place },
   { key: 'made.clock', label: 'Clock now', ...clock },
 ];
 

@@ -22,7 +22,7 @@ import { SelectionService } from '../../state/selection.service';
 import { UnitsService } from '../../state/units.service';
 import {
   kitFields,
-  MADE,
+  madeFields,
   mirrored,
   OLD,
   SELF,
@@ -57,13 +57,13 @@ export class BracketList {
   protected readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
-  protected readonly groups = [
+  protected readonly groups = computed(() => [
     { title: 'What it is', columns: SELF },
     { title: 'As read on the old axle, or on the car', columns: OLD },
     { title: 'Where it is wanted: goes before what was read', columns: WANTED },
-    { title: 'As read once tacked or welded', columns: MADE },
+    { title: 'As read once tacked or welded', columns: madeFields(this.bracket()?.side === 'across') },
     { title: 'What pulls at it', columns: STRONG },
-  ];
+  ]);
   protected readonly self = SELF;
   protected readonly adding = signal(false);
   /** Why what was typed last cannot be. */
@@ -129,7 +129,11 @@ export class BracketList {
   }
 
   private labelOf(field: string): string {
-    return this.groups.flatMap(({ columns }) => columns).find(({ key }) => key === field)?.label ?? field;
+    return (
+      this.groups()
+        .flatMap(({ columns }) => columns)
+        .find(({ key }) => key === field)?.label ?? field
+    );
   }
 
   protected change(b: Bracket, change: FieldChange): void {
