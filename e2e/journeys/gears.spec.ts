@@ -52,6 +52,8 @@ test('what cannot be a gear set is refused at its field, and nothing is lost', a
     await page.getByRole('textbox', { name: 'New row, What' }).fill('Odd set');
     await page.getByRole('textbox', { name: 'New row, Ring teeth' }).fill(ring);
     await page.getByRole('textbox', { name: 'New row, Pinion teeth' }).fill(pinion);
+    await page.getByRole('combobox', { name: 'New row, Carrier' }).selectOption({ index: 1 });
+    await page.getByRole('combobox', { name: 'New row, State' }).selectOption({ index: 1 });
     await page.getByRole('textbox', { name: 'New row, Price' }).fill('100');
     await page.getByRole('textbox', { name: 'New row, Days' }).fill('3');
     await page.getByRole('button', { name: 'Add to gear sets noted' }).click();

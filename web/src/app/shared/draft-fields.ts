@@ -12,9 +12,7 @@ import type { RowValues } from './rows-editor';
   template: `
     <ix-fields of="new" [columns]="columns()" [values]="values()" (changed)="change($event)" />
     <p class="actions">
-      <button mat-flat-button type="button" [disabled]="missing().length > 0" (click)="add()">
-        Add it
-      </button>
+      <button mat-flat-button type="button" [disabled]="missing().length > 0" (click)="add()">Add it</button>
       <button mat-stroked-button type="button" (click)="dropped.emit()">Leave it</button>
       @if (missing().length) {
         <span class="second">Missing: {{ missing().join(', ') }}</span>

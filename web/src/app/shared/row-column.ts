@@ -13,6 +13,8 @@ export interface RowColumn {
   readonly byTape?: boolean;
   /** May be left empty. */
   readonly optional?: boolean;
+  /** A new row goes on as the last one was: readings of one series. */
+  readonly goesOn?: boolean;
 }
 
 /** Choices that say nothing yet. */

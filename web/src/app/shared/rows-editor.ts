@@ -249,7 +249,11 @@ export class RowsEditor {
         (this.units.unit().startsWith('frac') && this.columns().filter((c) => c.byTape).length > 1)),
   );
 
-  protected readonly start = startsWith;
+  /** What a new row’s choice starts with: nothing, unless the last row says how the series is read. */
+  protected start(column: RowColumn): string | undefined {
+    const last = column.goesOn ? this.rows().at(-1)?.values[column.key] : undefined;
+    return last === undefined ? startsWith(column) : String(last);
+  }
 
   protected label = (c: RowColumn, i?: number): string =>
     i === undefined ? `New row, ${c.label}` : `Row ${i + 1}, ${c.label}`;
@@ -286,7 +290,7 @@ export class RowsEditor {
   protected add(): void {
     const values: Record<string, string | number | undefined> = {};
     for (const column of this.columns()) {
-      const read = this.read(column, this.kept(NEW, column.key) ?? startsWith(column) ?? '');
+      const read = this.read(column, this.kept(NEW, column.key) ?? this.start(column) ?? '');
       if (!read.ok) {
         this.problem.set(read.why);
         return;

@@ -43,6 +43,7 @@ const COLUMNS: readonly RowColumn[] = [
     key: 'over',
     label: 'Over',
     kind: 'choice',
+    goesOn: true,
     options: CHORD_OVER.map((id) => ({
       id,
       name: { centres: 'centres', outside: 'outsides', inside: 'insides' }[id],
