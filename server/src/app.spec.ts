@@ -14,6 +14,7 @@ import type { WorkPool } from './work/pool';
 
 const SCRIPT = `export const width = ${'1402.4 + '.repeat(400)}0;`;
 const HASHED = 'chunk-AB12CD34.js';
+const SMALL = ['chunk-6iPJf1bZ.js', 'chunk-B_gCP0YK.js', 'chunk-Bx-9tq0w.js', 'styles-hpb7l3w4.css'];
 let root: string;
 let server: Server;
 
@@ -21,6 +22,7 @@ beforeAll(async () => {
   root = mkdtempSync(join(tmpdir(), 'intervex-page-'));
   writeFileSync(join(root, 'index.html'), '<h1>Intervex</h1>');
   writeFileSync(join(root, 'plain.js'), 'export {};');
+  for (const name of SMALL) writeFileSync(join(root, name), 'export {};');
   writeFileSync(join(root, HASHED), SCRIPT);
   writeFileSync(join(root, `${HASHED}.br`), brotliCompressSync(SCRIPT));
   // The page alone: nothing here asks the database.
@@ -75,6 +77,12 @@ describe('the built page', () => {
 
   it('is asked for again where a name does not change with its content', async () => {
     expect((await ask('/plain.js')).message.headers['cache-control']).toBe('no-cache');
+    // A hash may have small letters, lines and dashes.
+    for (const name of SMALL)
+      expect([name, (await ask(`/${name}`)).message.headers['cache-control']]).toEqual([
+        name,
+        expect.stringContaining('immutable'),
+      ]);
     const page = await ask('/plan/7/cut', 'br');
     expect(page.message.headers['cache-control']).toBe('no-cache');
     expect(page.body.toString()).toContain('Intervex');

@@ -8,6 +8,7 @@ import type { Pool } from './db/pool';
 import { open } from './http/doors';
 import { entryOf } from './http/entry';
 import { guard } from './http/guard';
+import { isApi } from './http/is-api';
 import { slowBodies } from './http/slow-bodies';
 import { answerErrors, refused } from './http/refusal';
 import { requestLog } from './http/request-log';
@@ -52,6 +53,7 @@ const SECURITY = {
     directives: {
       defaultSrc: ["'self'"],
       styleSrc: ["'self'", "'unsafe-inline'"],
+      fontSrc: ["'self'"],
       imgSrc: ["'self'", 'data:'],
       objectSrc: ["'none'"],
       upgradeInsecureRequests: null,
@@ -73,6 +75,8 @@ const mayCompress: compression.CompressionFilter = (request, response) =>
 export function createApp({ webRoot, ...parts }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
+  // An address in other letters is another address: rights and sessions stand under this one alone.
+  app.enable('case sensitive routing');
   app.use(requestLog(parts.log), helmet(SECURITY), guard(), slowBodies(), compression({ filter: mayCompress }));
   app.use('/api', apiRoutes(parts));
   if (webRoot) app.use(page(webRoot));
@@ -114,7 +118,7 @@ function page(root: string): Router {
     }),
   );
   router.get('/{*rest}', (request, response, next) => {
-    if (extname(request.path) || request.path.startsWith('/api')) {
+    if (extname(request.path) || isApi(request.path)) {
       next();
       return;
     }
@@ -123,7 +127,10 @@ function page(root: string): Router {
   return router;
 }
 
+/** A name that the build put a hash into, whatever letters that has: `chunk-6iPJf1bZ.js`. */
+const HASHED = /-[\w-]{8}\.(js|css|woff2)(\.br)?$/;
+
 /** Only files with a hash in their name may be kept for long. */
 function freshPage(response: { setHeader: (name: string, value: string) => unknown }, path: string): void {
-  if (!/-[A-Z0-9]{8}\.\w+(\.br)?$/.test(path)) response.setHeader('Cache-Control', 'no-cache');
+  if (!HASHED.test(path)) response.setHeader('Cache-Control', 'no-cache');
 }

@@ -44,5 +44,8 @@ export function whyAway(error: unknown): string | undefined {
     : undefined;
 }
 
+/** True where there is one of that name, or that number, already. */
+export const isTaken = (error: unknown): boolean => codeOf(error) === '23505';
+
 /** True where a value that was sent cannot be kept by the database as what it should be (class 22). */
 export const isBadValue = (error: unknown): boolean => codeOf(error).startsWith('22');

@@ -67,6 +67,31 @@ describe('another page', () => {
     },
   );
 
+  it.each(['127.0.0.1:99999', 'localhost:0x50', '127.0.0.1:-1', 'localhost:4300:4300'])(
+    'cannot be one at a port that is none: %s',
+    async (host) => {
+      for (const origin of ['http://127.0.0.1:99999', 'http://localhost']) {
+        const said = await ask('GET', '/api/projects', { host, origin });
+        expect([host, said.status]).toEqual([host, 403]);
+      }
+    },
+  );
+
+  it('cannot reach the interface by a link to an address in other letters', async () => {
+    const link = { 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate', 'sec-fetch-dest': 'document' };
+    expect((await ask('GET', '/API/projects', link)).status).toBe(403);
+    const own = await ask('GET', '/API/projects');
+    expect([own.status, JSON.parse(own.text).error]).toEqual([404, 'notFound']);
+  });
+
+  it('is refused like any other where its address cannot be read', async () => {
+    for (const path of ['/api/variants/%ZZ', '/api/%ZZ', '/%ZZ', '/%']) {
+      const said = await ask('GET', path);
+      expect([path, said.status]).toEqual([path, expect.toSatisfy((n: number) => n === 400 || n === 404)]);
+      expect(JSON.parse(said.text)).toMatchObject({ message: expect.any(String) as string });
+    }
+  });
+
   it('cannot post from its own address, whatever it says of the body', async () => {
     for (const origin of [
       'http://attacker.test',

@@ -1,5 +1,6 @@
 import type { Request, RequestHandler } from 'express';
 import { entryOf } from './entry';
+import { isApi } from './is-api';
 import { refused, type Refused } from './refusal';
 
 /** Methods that change nothing. */
@@ -32,7 +33,8 @@ const no = (field: string, wrong: string, right: string): Refused =>
 function wrongName(request: Request): Refused | undefined {
   const host = request.headers.host ?? '';
   const { names } = entryOf(request);
-  if (names.includes(hostname(host))) return undefined;
+  // A port that cannot be is no address of ours either.
+  if (URL.canParse(`http://${host}`) && names.includes(hostname(host))) return undefined;
   return no('host', 'is not a name of this application', names.join(', '));
 }
 
@@ -50,7 +52,7 @@ function wrongPage(request: Request): Refused | undefined {
     request.get('sec-fetch-mode') === 'navigate' &&
     request.get('sec-fetch-dest') === 'document' &&
     LOOKS.has(request.method) &&
-    !request.path.startsWith('/api');
+    !isApi(request.path);
   return opened ? undefined : no('sec-fetch-site', `is ${site.slice(0, 20)}`, 'same-origin');
 }
 

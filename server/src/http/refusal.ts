@@ -1,7 +1,7 @@
 import { problemsOf, type Problem, type Refusal, type RefusalCode } from '@intervex/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Schema } from 'joi';
-import { isBadValue, whyAway } from '../db/errors';
+import { isBadValue, isTaken, whyAway } from '../db/errors';
 
 const STATUS: Readonly<Record<RefusalCode, number>> = {
   invalid: 400,
@@ -97,6 +97,11 @@ function askedWrong(error: unknown): Refused | undefined {
   if (error instanceof URIError)
     return refused('invalid', 'The address cannot be read.', [
       { field: 'address', wrong: 'has a % that stands for nothing', right: 'an address as the page makes it' },
+    ]);
+  // Asked for twice at once: the first one made it.
+  if (isTaken(error))
+    return refused('inUse', 'There is one already that is called so. Nothing was changed.', [
+      { field: 'name', wrong: 'is taken already', right: 'another name, or the one that is there' },
     ]);
   if (isBadValue(error))
     return refused('invalid', 'A value that was sent cannot be kept. Nothing was changed.', [

@@ -1,4 +1,4 @@
-import type { GuestLink, Me, PairCode, Role } from '@intervex/contract';
+import { planFile, type GuestLink, type Me, type PairCode, type Role } from '@intervex/contract';
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
 import { randomUUID } from 'node:crypto';
 import { networkInterfaces } from 'node:os';
@@ -230,6 +230,40 @@ describe('who does what', () => {
     });
     expect(undone.status).toBe(403);
     expect((await planOf(variant)).plan.accepted).toHaveProperty('fit.left');
+  });
+
+  it('stands under whoever makes a variant or brings a file, whatever name it came with', async () => {
+    const builder = as.builder as Visitor;
+    const { plan } = await planOf(variant);
+    const at = '2027-03-20T18:00:00Z';
+    const accepted = { 'fit.right': { reason: 'Looked at twice', figure: null, who: 'Runa', at } };
+    const forged = { ...plan, accepted: { ...plan.accepted, ...accepted } };
+    const copy = { name: 'Third', copyOf: variant, plan: forged, who: 'Runa' };
+    const made = (await builder.call('POST', '/api/variants', copy)).json as { id: string };
+    const kept = await planOf(made.id);
+    expect(kept.plan.accepted['fit.right']?.who).toBe('Birk');
+    // What stood in the one it is copied of stays its writer’s.
+    expect(kept.plan.photos).toEqual(plan.photos);
+    const file = planFile('From elsewhere', 'A', forged);
+    const brought = (await builder.call('POST', '/api/plan-files?who=Runa', file)).json as { id: string };
+    const names = JSON.stringify((await planOf(brought.id)).plan).match(/"who":"[^"]*"/g);
+    expect([...new Set(names)]).toEqual(['"who":"Birk"']);
+    for (const id of [made.id, brought.id]) {
+      const [first] = (await owner('GET', `/variants/${id}/history`)).json as { who: string }[];
+      expect(first?.who).toBe('Birk');
+    }
+  });
+
+  it('is one person, however often he is added at once', async () => {
+    const asked = { name: 'Osk Three', role: 'helper', password: PASSWORD };
+    const all = await Promise.all([1, 2, 3].map(() => owner('POST', '/people', asked)));
+    expect(all.map(({ status }) => status).sort()).toEqual([201, 409, 409]);
+    expect(all.find(({ status }) => status === 409)?.json.problems[0]).toMatchObject({ field: 'name' });
+  });
+
+  it('cannot be reached by an address in other letters', async () => {
+    for (const path of ['/API/people', '/Api/me', '/API/variants'])
+      expect([path, await (as.builder as Visitor).status('GET', path)]).toEqual([path, 404]);
   });
 
   it('is written down, and cannot be written over', async () => {

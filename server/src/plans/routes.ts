@@ -99,7 +99,7 @@ export function planRoutes(pool: Pool): Router {
 function variantRoutes(router: Router, pool: Pool): void {
   open(router, 'POST /variants', ...body, async (request, response) => {
     const asked = valid(newVariantSchema, request.body, 'variant', true);
-    response.status(201).json(await copyVariant(pool, { ...asked, who: asks(request, asked.who) }));
+    response.status(201).json(await copyVariant(pool, { ...asked, by: editorOf(request, asked.who) }));
   });
   open(router, 'GET /variants/:id', async (request, response) => {
     response.type('json').send(await readVariantJson(pool, idOf(request)));
@@ -168,7 +168,7 @@ function fileRoutes(router: Router, pool: Pool): void {
           `The plan file is refused: ${read.problems[0]?.field ?? 'file'}: ${read.problems[0]?.wrong ?? 'unreadable'}.`,
           read.problems,
         );
-      response.status(201).json(await importProject(pool, read.file, asks(request, who)));
+      response.status(201).json(await importProject(pool, read.file, editorOf(request, who)));
     },
   );
 }

@@ -89,12 +89,13 @@ export async function createProject(pool: Pool, project: NewProject): Promise<Va
   return withTransaction(pool, async (client) => readVariant(client, await createProjectIn(client, project)));
 }
 
-/** Makes a project of a plan file. Photos stay where they were taken: those that are not here are left out, and said. */
+/** Makes a project of a plan file. Where people are known, what it holds stands under whoever brings it. Photos stay where they were taken: those that are not here are left out, and said. */
 export async function importProject(
   pool: Pool,
-  { project, variant, plan }: PlanFile,
-  who: string,
+  { project, variant, plan: written }: PlanFile,
+  { who, named }: Editor,
 ): Promise<VariantView> {
+  const plan = named ? stamped(written, EMPTY_PLAN, who) : written;
   const here = await photosThere(pool, Object.keys(plan.photos));
   const photos = Object.fromEntries(Object.entries(plan.photos).filter(([id]) => here.has(id)));
   const left = Object.values(plan.photos).length - Object.values(photos).length;
@@ -143,15 +144,17 @@ interface Copied {
   readonly name: string;
   /** In place of the plan of the one it is copied of. */
   readonly plan?: Plan;
-  readonly who: string;
+  readonly by: Editor;
 }
 
 /** Makes another variant of the same project with the plan of an existing one, or one made of that. */
-export async function copyVariant(pool: Pool, { copyOf, name, plan, who }: Copied): Promise<VariantView> {
+export async function copyVariant(pool: Pool, { copyOf, name, plan, by }: Copied): Promise<VariantView> {
   return withTransaction(pool, async (client) => {
     const { projectId, plan: same } = await existing(client, copyOf);
     if (plan) await knownPhotos(client, plan, same);
-    const made = { projectId, name, plan: plan ?? same, who, kind: 'create' } as const;
+    const { who, named } = by;
+    const wanted = plan && named ? stamped(plan, same, who) : plan;
+    const made = { projectId, name, plan: wanted ?? same, who, kind: 'create' } as const;
     return readVariant(client, await addVariant(client, made));
   });
 }
