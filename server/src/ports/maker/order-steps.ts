@@ -2,6 +2,7 @@ import type { OrderState, OrderView } from '@intervex/contract';
 import { withReceived } from '@intervex/core';
 import type { Pool } from '../../db/pool';
 import { withTransaction } from '../../db/transaction';
+import type { Db } from '../../plans/queries';
 import { editPlan } from '../../plans/service';
 import { lockOrder, appendEvent, findOrder } from './queries';
 import { refused } from '../../http/refusal';
@@ -18,8 +19,8 @@ export const keep = (pool: Pool, { id, variantId, received }: OrderView, by: { w
       await editPlan(client, variantId, by.who, (now) => withReceived(now, received, { ...by, at: now8601() }));
   });
 
-export async function readOrder(pool: Pool, id: string): Promise<OrderView> {
-  const order = await findOrder(pool, id);
+export async function readOrder(db: Db, id: string): Promise<OrderView> {
+  const order = await findOrder(db, id);
   if (!order)
     throw refused('notFound', 'There is no such order.', [
       { field: 'id', wrong: 'is not known', right: 'an id from the project’s orders' },

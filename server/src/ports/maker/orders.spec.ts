@@ -275,6 +275,21 @@ describe('orders with the shaft maker', () => {
     expect((await step(second.id, 'pay', { again: true })).json.state).toBe('paid');
   });
 
+  it('are made once where many quotes of the same shafts are paid at once', async () => {
+    const quotes = [];
+    for (let i = 0; i < 20; i += 1) quotes.push((await quote()).json.id as string);
+    bodies = [];
+    const answers = await Promise.all(quotes.map((one) => step(one, 'pay')));
+    expect(answers.filter(({ status }) => status === 200)).toHaveLength(1);
+    const others = answers.filter(({ status }) => status !== 200);
+    expect(others.map(({ status, json }) => [status, json.problems[0].field])).toEqual(
+      others.map(() => [400, 'again']),
+    );
+    const keys = bodies.flatMap((b) => (b && typeof b === 'object' && 'key' in b ? [b.key] : []));
+    expect(new Set(keys).size).toBe(1);
+    expect((await list()).filter(({ state: now }) => now === 'paid')).toHaveLength(1);
+  });
+
   it('are not made of a plan that lacks what a maker asks', async () => {
     const { 'donor.material': _material, ...facts } = tern.plan.facts;
     const bare = { ...tern, plan: { ...tern.plan, facts } };

@@ -59,6 +59,15 @@ export async function lockOrder(db: Db, id: string): Promise<OrderState> {
   return rows[0]?.state ?? 'quoted';
 }
 
+/** Keeps all other payments of the project waiting until the transaction ends. */
+export async function lockPayments(db: Db, variantId: string): Promise<void> {
+  await db.query(
+    `select p.id from projects p join variants v on v.project_id = p.id where v.id = $1
+      for no key update of p`,
+    [variantId],
+  );
+}
+
 /** Orders that were being paid when nobody heard the end of it, oldest first. */
 export async function payingOrders(db: Db): Promise<readonly string[]> {
   const { rows } = await db.query<{ order_id: string }>(

@@ -14,9 +14,10 @@ import type { Pool } from '../../db/pool';
 import { withTransaction } from '../../db/transaction';
 import { Refused, refused } from '../../http/refusal';
 import { UpstreamAway, UpstreamRefuses } from '../upstream';
+import type { Db } from '../../plans/queries';
 import { editPlan, readVariant } from '../../plans/service';
 import { askOrder, askQuote, placeOrder, returnOrder } from './client';
-import { appendEvent, insertOrder, lockOrder, payingOrders } from './queries';
+import { appendEvent, insertOrder, lockOrder, lockPayments, payingOrders } from './queries';
 import { inState, heard, keep, moveOn, now8601, there, readOrder } from './order-steps';
 
 /** States in which the maker still has to do something. */
@@ -61,8 +62,9 @@ export async function quoteOrder(
 
 /**
  * Pays a quote: the maker begins. Refused where the saved plan asks for other shafts by now, has a stop, or the same
- * shafts are on order already and nobody said that they are meant twice. That it is being paid is written under the
- * order’s lock before the maker is told; the order’s id is the key by which the maker knows a second try.
+ * shafts are on order already and nobody said that they are meant twice. What is looked at and that it is being paid stand
+ * under one lock of the project, before the maker is told: of several quotes paid at once one is. The order’s id is the
+ * key by which the maker knows a second try.
  */
 export async function payOrder(
   pool: Pool,
@@ -74,11 +76,13 @@ export async function payOrder(
   inState(order, ['quoted', 'paying'], 'paid');
   const maker = await heard(async () => there(url));
   if (order.state === 'quoted') {
-    await stillWanted(pool, order);
-    if (!again) notTwice(order);
     await withTransaction(pool, async (client) => {
-      const state = await lockOrder(client, id);
-      if (state === 'quoted') await appendEvent(client, id, { who, state: 'paying', note: 'Being paid.' });
+      await lockPayments(client, order.variantId);
+      if ((await lockOrder(client, id)) !== 'quoted') return;
+      const now = await readOrder(client, id);
+      await stillWanted(client, now);
+      if (!again) notTwice(now);
+      await appendEvent(client, id, { who, state: 'paying', note: 'Being paid.' });
     });
   }
   return settlePaying(pool, maker, id, who);
@@ -134,8 +138,8 @@ export async function resumePaying(pool: Pool, url: string | undefined): Promise
   return settled;
 }
 
-async function stillWanted(pool: Pool, { order, variantId }: OrderView): Promise<void> {
-  const { plan } = await readVariant(pool, variantId);
+async function stillWanted(db: Db, { order, variantId }: OrderView): Promise<void> {
+  const { plan } = await readVariant(db, variantId);
   const results = evaluate(plan, isoDay(new Date()));
   const moved = orderMoved(order, results.of(shaftOrder)).map((words) => inUnits(words, 'mm'));
   if (moved.length)
