@@ -102,7 +102,8 @@ function apiRoutes(parts: Omit<AppParts, 'webRoot'>): Router {
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
   api.use(photoRoutes(pool, work), readingRoutes(pool), shapeRoutes(pool, work));
-  for (const port of PORTS) api.use(port.routes(pool, ports[port.id], work));
+  const whenEnded = live?.whenEnded ?? (() => () => undefined);
+  for (const port of PORTS) api.use(port.routes(pool, ports[port.id], work, whenEnded));
   api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool, work));
   return api;
 }

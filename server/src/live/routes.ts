@@ -24,9 +24,18 @@ const MOST_WAIT_MS = 2 ** 31 - 1;
 /** Most streams of one process; a workshop has tens. */
 const MOST_STREAMS = 5000;
 
+export type WhenEnded = (owner: string, end: () => void) => () => void;
+
 /** The streams of one server process. */
 export interface LiveStreams {
   readonly router: Router;
+  /**
+   * Calls `end` once somebody may no longer look, in whatever process that was decided.
+   *
+   * @param owner what his streams stand under, as `Identity.key`
+   * @returns how it is forgotten again
+   */
+  readonly whenEnded: WhenEnded;
   /** Ends all streams, so that the process can stop. */
   close(): void;
 }
@@ -80,6 +89,10 @@ export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStream
   });
   return {
     router,
+    whenEnded: (owner, end) =>
+      feed.subscribe((news) => {
+        if (news.kind === 'ended' && news.owner === owner) end();
+      }),
     close: () => {
       clearInterval(timer);
       writer.close();

@@ -5,6 +5,7 @@ import { networkInterfaces } from 'node:os';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
+import { startUpstream, withJson, type Upstream } from '../testing/upstream';
 import { Visitor } from '../testing/visitor';
 import { MATRIX, type Cell, type RouteKey } from './matrix';
 import { hashOf, isSecret } from './secrets';
@@ -15,7 +16,18 @@ const ADDRESS =
     .find((a) => !a.internal && a.family === 'IPv4')?.address ?? '';
 const PASSWORD = 'five lug pattern';
 
+const CALIPER = {
+  id: 'caliper',
+  label: 'Caliper 150 mm',
+  kind: 'caliper',
+  unit: 'mm',
+  resolution: 0.01,
+  connected: true,
+  battery: 0.8,
+};
+
 let h: Harness;
+let bench: Upstream;
 let variant = '';
 let other = '';
 let project = '';
@@ -46,7 +58,12 @@ const planOf = async (id: string): Promise<{ revision: number; plan: Plan }> =>
   (await owner('GET', `/variants/${id}`)).json;
 
 beforeAll(async () => {
-  h = await startHarness();
+  bench = await startUpstream();
+  bench.answer = (request, response) => {
+    if (request.url === '/devices') withJson([CALIPER])(request, response);
+    else response.writeHead(200, { 'content-type': 'application/x-ndjson' }).flushHeaders();
+  };
+  h = await startHarness(undefined, { bench: bench.url });
   const made = (await owner('POST', '/projects', { name: 'Penn Hauler', variant: 'Over-axle', who: 'Ansa' }))
     .json;
   [variant, project] = [made.id, made.projectId];
@@ -71,7 +88,10 @@ beforeAll(async () => {
   as.guest = (await guest(variant)).visitor;
   as.stranger = new Visitor(h.workshop.url);
 });
-afterAll(() => h.close());
+afterAll(async () => {
+  await h.close();
+  await bench.close();
+});
 
 describe('passwords', () => {
   it('are kept as scrypt with a salt of their own, and nobody unknown is let in', async () => {
@@ -321,6 +341,39 @@ describe('a phone', () => {
 });
 
 describe('what ends', () => {
+  const ways: readonly (readonly [how: string, end: (visitor: Visitor, id: string) => Promise<unknown>])[] = [
+    ['signing out', (visitor) => visitor.call('POST', '/api/logout', {})],
+    ['another role', (_, id) => owner('PATCH', `/people/${id}`, { role: 'helper' })],
+    ['another password', (_, id) => owner('PATCH', `/people/${id}`, { password: `${PASSWORD} two` })],
+    ['removal', (_, id) => owner('DELETE', `/people/${id}`)],
+    ['an end to all sessions', (_, id) => owner('POST', `/people/${id}/end-all`, {})],
+    [
+      'an end to the session',
+      async (_, id) => {
+        const sessions = (await owner('GET', '/sessions')).json as { id: string; who: string }[];
+        const name = Object.entries(ids).find(([, of]) => of === id)?.[0];
+        return owner('DELETE', `/sessions/${sessions.find(({ who }) => who === name)?.id}`);
+      },
+    ],
+  ];
+
+  it.each(ways)('ends live and instrument streams at once: %s', async (how, end) => {
+    const name = `Leaves by ${how}`;
+    const visitor = await add(name, 'builder');
+    const streams = [
+      await visitor.stream(`/api/variants/${variant}/live?page=${randomUUID()}`),
+      await visitor.stream('/api/instruments/caliper/stream'),
+    ];
+    const other = await (as.builder as Visitor).stream('/api/instruments/caliper/stream');
+    let others = 0;
+    void other.ended.then(() => (others += 1));
+    await end(visitor, ids[name] ?? '');
+    await Promise.all(streams.map(({ ended }) => ended));
+    // Nobody else’s.
+    expect(others).toBe(0);
+    expect(await visitor.status('GET', '/api/instruments')).toBe(401);
+  });
+
   it('ends everywhere at once: sessions, streams and all', async () => {
     const visitor = await add('Odd', 'helper');
     const stream = await visitor.stream(`/api/variants/${variant}/live?page=${randomUUID()}`);

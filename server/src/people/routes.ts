@@ -135,10 +135,12 @@ function comingIn(router: Router, pool: Pool, workshop: Workshop): void {
   });
   open(router, 'POST /logout', async (request, response) => {
     await note(pool, request, 'logged out');
-    await new Promise<void>((done) => {
-      if (entryOf(request).shared) request.session.destroy(() => done());
-      else done();
-    });
+    if (entryOf(request).shared) {
+      await new Promise<void>((done) => request.session.destroy(() => done()));
+      const identity = identityOf(request);
+      // All that he has open ends; who is still logged in elsewhere comes back by himself.
+      if (identity) await q.tellEnded(pool, identity.key);
+    }
     response.status(204).end();
   });
 }

@@ -5,14 +5,21 @@ import { json, Router, type Request } from 'express';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { open } from '../../http/doors';
 import { refused, valid } from '../../http/refusal';
+import type { WhenEnded } from '../../live/routes';
+import { whoAsks } from '../../people/identity';
 import { linesOf, listInstruments, press } from './client';
 
 /** What is waited before an instrument that was lost is tried again, ms. */
 const AGAIN_MS = 700;
 const RETRY_MS = 500;
 
-/** Instruments on the bench: list, live values, zero and hold. @param url where the bench stands */
-export function instrumentRoutes(url: string | undefined): Router {
+/**
+ * Instruments on the bench: list, live values, zero and hold.
+ *
+ * @param url where the bench stands
+ * @param whenEnded tells when somebody may no longer look
+ */
+export function instrumentRoutes(url: string | undefined, whenEnded: WhenEnded): Router {
   const router = Router();
   open(router, 'GET /instruments', async (_request, response) => {
     response.json(await listInstruments(url));
@@ -26,8 +33,14 @@ export function instrumentRoutes(url: string | undefined): Router {
     }
     const session = await createSession(request, response, { retry: RETRY_MS });
     const gone = new AbortController();
+    const { key, until } = whoAsks(request);
+    const end = () => response.end();
+    const forget = whenEnded(key, end);
+    const over = until === undefined ? undefined : setTimeout(end, Math.max(0, until - Date.now())).unref();
     session.once('disconnected', () => {
       gone.abort();
+      forget();
+      clearTimeout(over);
     });
     await follow(session, url ?? '', instrument, gone.signal);
   });
