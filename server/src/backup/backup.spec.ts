@@ -159,6 +159,10 @@ describe('a backup', () => {
       ],
       ['newer', changed('0001_plans.sql', '9999_plans.sql')],
       ['a row fewer', changed('"name": "people"', '"name": "peeple"')],
+      // As many rows as before, and in one of them another name.
+      ['a row changed', changed('Penn ', 'Fenn ')],
+      ['another day', changed('"madeAt": "2', '"madeAt": "3')],
+      ['no digests', changed('"tables":{"', '"tibles":{"')],
     ];
     for (const [what, body] of bad) {
       const answer = await h.call('POST', '/api/restore?sure=restore', body, {
@@ -224,6 +228,28 @@ describe('a backup', () => {
     await new Promise((next) => setTimeout(next, 100));
     backups.end();
     expect(await backups.list()).toHaveLength(length);
+  });
+});
+
+describe('a backup made while a clock stood wrong', () => {
+  it('keeps no day from having its own', async () => {
+    const { Backups } = await import('./backups');
+    const { mkdirSync } = await import('node:fs');
+    const folder = join(h.backups.folder, 'ahead');
+    mkdirSync(folder, { recursive: true });
+    for (const day of ['2099-01-01', '2026-13-45'])
+      writeFileSync(join(folder, `intervex-${day}T080000-daily.intervex-backup`), 'x');
+    const backups = new Backups(h.pool, folder, log);
+    backups.begin();
+    for (let i = 0; i < 1000 && (await backups.list()).length !== 3; i += 1)
+      await new Promise((next) => setTimeout(next, 20));
+    backups.end();
+    expect(await backups.list()).toHaveLength(3);
+    // And once a day it is.
+    backups.begin();
+    await new Promise((next) => setTimeout(next, 200));
+    backups.end();
+    expect(await backups.list()).toHaveLength(3);
   });
 });
 

@@ -82,10 +82,10 @@ export class Backups {
 
   private async daily(): Promise<void> {
     try {
-      const [newest] = (await this.list()).filter((b) => b.daily);
+      const [newest] = (await this.list()).filter((b) => b.daily && isPast(b.at));
       if (newest && Date.now() - Date.parse(newest.at) < DAY_MS) return;
       await this.make(true);
-      const old = (await this.list()).filter((b) => b.daily).slice(KEPT);
+      const old = (await this.list()).filter((b) => b.daily && isPast(b.at)).slice(KEPT);
       for (const { file } of old) await rm(join(this.folder, file), { force: true });
       this.trouble = '';
     } catch (error) {
@@ -114,6 +114,9 @@ export class Backups {
     return { file, at: `${now.toISOString().slice(0, 19)}Z`, size, daily };
   }
 }
+
+/** False for a day that is still to come, or is none: made while a clock stood wrong, it says nothing of today. */
+const isPast = (at: string): boolean => Date.parse(at) <= Date.now();
 
 /** Nothing where a file is no more. @throws the error where it is another */
 function gone(error: unknown): undefined {

@@ -1,5 +1,6 @@
 import type { RestoreView } from '@intervex/contract';
 import { PLAN_VERSION } from '@intervex/core';
+import { createHash, type Hash } from 'node:crypto';
 import type { Readable, Writable } from 'node:stream';
 import { finished, pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
@@ -11,7 +12,7 @@ import { withTransaction } from '../db/transaction';
 import { Refused, refused } from '../http/refusal';
 import { whyAway } from '../db/errors';
 import { CHANNEL } from '../live/feed';
-import { END, HEAD, headSchema, LEFT_OUT, type BackupHead } from './format';
+import { DIGESTED, END, endSchema, HEAD, headSchema, LEFT_OUT, type BackupHead } from './format';
 
 /** Schema that is filled before it takes the place of the present one. */
 const INCOMING = 'incoming';
@@ -139,8 +140,9 @@ interface Copying {
 }
 
 /** Pours a piece into its table, as fast as the database takes it. */
-async function pour(entry: Entry, { stream, failed }: Copying): Promise<void> {
+async function pour(entry: Entry, { stream, failed }: Copying, digest: Hash): Promise<void> {
   for await (const chunk of entry as AsyncIterable<Buffer>) {
+    digest.update(chunk);
     const taken = new Promise<void>((done, reject) => {
       stream.write(chunk, (error) => {
         if (error) reject(error);
@@ -156,6 +158,9 @@ class Filling {
   private head: BackupHead | undefined;
   private whole = false;
   private copying: Copying | undefined;
+  /** Of what stood first, and of each table’s rows as they came. */
+  private first = '';
+  private readonly digests = new Map<string, Hash>();
 
   constructor(
     private readonly client: Client,
@@ -171,8 +176,8 @@ class Filling {
     }
     if (name === END) {
       await this.closeTable();
+      this.refuseChanged(this.head, await textOf(entry));
       this.whole = true;
-      entry.resume();
       return;
     }
     const table = /^data\/([a-z_]+)\/\d+$/.exec(name)?.[1] ?? '';
@@ -186,7 +191,25 @@ class Filling {
       failed.catch(() => undefined);
       this.copying = { table, stream, failed };
     }
-    await pour(entry, this.copying);
+    const digest = this.digests.get(table) ?? createHash('sha256');
+    this.digests.set(table, digest);
+    await pour(entry, this.copying, digest);
+  }
+
+  /** Each table as it was written, row by row: a count says nothing of what stands in them. */
+  private refuseChanged({ version, tables }: BackupHead, text: string): void {
+    // What was written before there were digests is held by its counts alone.
+    if (version < DIGESTED) return;
+    const { error, value } = endSchema.validate(parsed(text), { convert: false });
+    if (error) throw wrong('This backup does not end as one.', error.message.slice(0, 200));
+    const changed = tables.find(
+      ({ name }) => value.tables[name] !== (this.digests.get(name) ?? createHash('sha256')).digest('hex'),
+    );
+    if (value.head !== this.first || changed)
+      throw wrong(
+        'This backup was changed after it was written.',
+        `holds other rows of ${changed?.name ?? HEAD}`,
+      );
   }
 
   async end(): Promise<BackupHead> {
@@ -204,6 +227,7 @@ class Filling {
   }
 
   private async begin(text: string): Promise<void> {
+    this.first = createHash('sha256').update(text).digest('hex');
     const { error, value } = headSchema.validate(parsed(text), { convert: false });
     if (error) throw wrong('This is no backup that is known here.', error.message.slice(0, 200));
     const files = await migrationFiles(this.folder);

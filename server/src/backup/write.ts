@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { once } from 'node:events';
 import type { Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -5,7 +6,17 @@ import { createGzip } from 'node:zlib';
 import { to as copyTo } from 'pg-copy-streams';
 import { pack, type Pack } from 'tar-stream';
 import type { Client, Pool } from '../db/pool';
-import { END, FORMAT, HEAD, LEFT_OUT, PIECE, VERSION, type BackupHead, type TableHead } from './format';
+import {
+  END,
+  FORMAT,
+  HEAD,
+  LEFT_OUT,
+  PIECE,
+  VERSION,
+  type BackupEnd,
+  type BackupHead,
+  type TableHead,
+} from './format';
 
 /**
  * Writes all there is into one file, as it stood at one moment, while others go on working.
@@ -37,13 +48,18 @@ export async function writeBackup(pool: Pool, to: Writable, now = new Date()): P
 }
 
 async function fill(tar: Pack, client: Client, head: BackupHead): Promise<void> {
-  await put(tar, HEAD, Buffer.from(`${JSON.stringify(head, null, 2)}\n`));
-  for (const table of head.tables) await copyOut(tar, client, table);
-  await put(tar, END, Buffer.from(`${JSON.stringify({ whole: true })}\n`));
+  const first = Buffer.from(`${JSON.stringify(head, null, 2)}\n`);
+  await put(tar, HEAD, first);
+  const tables: Record<string, string> = {};
+  for (const table of head.tables) tables[table.name] = await copyOut(tar, client, table);
+  const end: BackupEnd = { whole: true, head: createHash('sha256').update(first).digest('hex'), tables };
+  await put(tar, END, Buffer.from(`${JSON.stringify(end)}\n`));
   tar.finalize();
 }
 
-async function copyOut(tar: Pack, client: Client, { name, columns }: TableHead): Promise<void> {
+/** Writes a table’s rows. @returns their digest */
+async function copyOut(tar: Pack, client: Client, { name, columns }: TableHead): Promise<string> {
+  const digest = createHash('sha256');
   const rows = client.query(copyTo(`copy ${name} (${columns.join(', ')}) to stdout`));
   let held: Buffer[] = [];
   let size = 0;
@@ -57,10 +73,12 @@ async function copyOut(tar: Pack, client: Client, { name, columns }: TableHead):
   };
   for await (const chunk of rows as AsyncIterable<Buffer>) {
     held.push(chunk);
+    digest.update(chunk);
     size += chunk.length;
     if (size >= PIECE) await flush();
   }
   await flush();
+  return digest.digest('hex');
 }
 
 /** Puts a file into the archive, and waits while nobody takes it. */
