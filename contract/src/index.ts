@@ -4,5 +4,6 @@ export * from './plan-schema';
 export * from './problems';
 export * from './requests';
 export * from './text';
+export * from './validated';
 export * from './wire';
 export * from './people';

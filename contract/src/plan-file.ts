@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { planSchema } from './plan-schema';
 import { problemsOf } from './problems';
 import { nameText } from './text';
+import { validated } from './validated';
 import type { Problem } from './wire';
 
 /** The mark by which a plan file is known. */
@@ -69,9 +70,10 @@ export function readPlanFile(data: unknown): ReadPlanFile {
   const plan = upgradePlan(head['version'], head['plan']);
   if (plan === undefined && !knownVersion(head['version']))
     return refuse('version', versionWrong(head['version']), `a version from 1 to ${PLAN_VERSION}`);
-  const { error, value } = fileSchema.validate(
+  const { error, value } = validated(
+    fileSchema,
     { ...head, version: PLAN_VERSION, ...(plan === undefined ? {} : { plan }) },
-    { abortEarly: false, convert: false },
+    { convert: false },
   );
   return error ? { ok: false, problems: problemsOf(error) } : { ok: true, file: value };
 }

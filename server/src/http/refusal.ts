@@ -1,4 +1,4 @@
-import { problemsOf, type Problem, type Refusal, type RefusalCode } from '@intervex/contract';
+import { problemsOf, validated, type Problem, type Refusal, type RefusalCode } from '@intervex/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Schema } from 'joi';
 import { isBadValue, isTaken, whyAway } from '../db/errors';
@@ -32,7 +32,7 @@ export const refused = (error: RefusalCode, message: string, problems: readonly 
 
 /** Validates a body, query or parameters. @throws Refused with every problem found */
 export function valid<T>(schema: Schema<T>, value: unknown, what: string, convert = false): T {
-  const result = schema.validate(value ?? {}, { abortEarly: false, convert });
+  const result = validated(schema, value ?? {}, { convert });
   if (result.error) {
     const problems = problemsOf(result.error);
     const first = problems[0];
