@@ -170,6 +170,20 @@ const EARLIER: readonly (readonly [version: number, migrations: number, plan: Fi
   ],
 ];
 
+/** Version 9 knew how the axle moves; one of its builds did not know `ladderFront` yet. */
+const [, , EIGHT = {}] = EARLIER.at(-1) ?? [];
+const NINE: (typeof EARLIER)[number] = [
+  9,
+  11,
+  {
+    ...EIGHT,
+    choices: { ...(EIGHT['choices'] as Fields), squatAim: 'neutral', shaftTurns: 'unsaid' },
+    arms: {},
+    cranks: {},
+    obstacles: {},
+  },
+];
+
 /** Leaves a database as an earlier build did: its migrations, one project, one variant, its plan in one revision. */
 async function leave(pool: Pool, migrations: number, plan: Fields, version: number): Promise<string> {
   const folder = mkdtempSync(join(tmpdir(), 'intervex-migrations-'));
@@ -221,37 +235,40 @@ async function opened(migrations: number, plan: Fields, version = 1) {
 }
 
 describe('a database that an earlier build left', () => {
-  it.each(EARLIER)('of version %i opens, is saved, undone and merged', async (version, migrations, plan) => {
-    const { first, saved, undone, stale, versions } = await opened(migrations, plan, version);
-    expect(first.plan.readings['donor.half.left']).toEqual(half);
-    expect(Object.keys(first.plan).sort()).toEqual(Object.keys(EMPTY_PLAN).sort());
-    expect(first.plan.choices).toMatchObject({
-      school: 'shortShaft',
-      retention: 'cClip',
-      // What held the shafts goes on holding them where nothing else was chosen.
-      retentionTo: version < 5 ? 'cClip' : 'boltIn',
-      reaction: version < 6 ? 'tyres' : 'springs',
-      aim: version < 7 ? 'undecided' : 'parallel',
-      suspension: version < 7 ? 'unsaid' : 'leaf',
-      pieces: version < 7 ? 'one' : 'two',
-      coupling: version < 7 ? 'clutch' : 'converter',
-      driven: 'rear',
-      gearSet: version < 7 ? '' : 'own',
-      springsNow: 'over',
-      perchesWelded: version < 8 ? 'last' : 'first',
-      squatAim: 'neutral',
-      shaftTurns: 'unsaid',
-      ladderFront: 'unsaid',
-    });
-    expect(first.plan.arms).toEqual({});
-    expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');
-    expect(first.dropped).toBeUndefined();
-    expect([saved.status, undone.status]).toEqual([200, 200]);
-    expect((undone.json as VariantView).plan).toEqual(first.plan);
-    // The base of a stale save comes up to date as well.
-    expect(stale.json).toMatchObject({ error: 'stale', base: first.plan });
-    expect(versions).toEqual([version < 7 ? 1 : version, PLAN_VERSION, PLAN_VERSION]);
-  });
+  it.each([...EARLIER, NINE])(
+    'of version %i opens, is saved, undone and merged',
+    async (version, migrations, plan) => {
+      const { first, saved, undone, stale, versions } = await opened(migrations, plan, version);
+      expect(first.plan.readings['donor.half.left']).toEqual(half);
+      expect(Object.keys(first.plan).sort()).toEqual(Object.keys(EMPTY_PLAN).sort());
+      expect(first.plan.choices).toMatchObject({
+        school: 'shortShaft',
+        retention: 'cClip',
+        // What held the shafts goes on holding them where nothing else was chosen.
+        retentionTo: version < 5 ? 'cClip' : 'boltIn',
+        reaction: version < 6 ? 'tyres' : 'springs',
+        aim: version < 7 ? 'undecided' : 'parallel',
+        suspension: version < 7 ? 'unsaid' : 'leaf',
+        pieces: version < 7 ? 'one' : 'two',
+        coupling: version < 7 ? 'clutch' : 'converter',
+        driven: 'rear',
+        gearSet: version < 7 ? '' : 'own',
+        springsNow: 'over',
+        perchesWelded: version < 8 ? 'last' : 'first',
+        squatAim: 'neutral',
+        shaftTurns: 'unsaid',
+        ladderFront: 'unsaid',
+      });
+      expect(first.plan.arms).toEqual({});
+      expect(first.plan.brief.launch).toBe(version < 3 ? 'normal' : 'hard');
+      expect(first.dropped).toBeUndefined();
+      expect([saved.status, undone.status]).toEqual([200, 200]);
+      expect((undone.json as VariantView).plan).toEqual(first.plan);
+      // The base of a stale save comes up to date as well.
+      expect(stale.json).toMatchObject({ error: 'stale', base: first.plan });
+      expect(versions).toEqual([version < 7 ? 1 : version, PLAN_VERSION, PLAN_VERSION]);
+    },
+  );
 
   it('says what it leaves out of it, and refuses no save for that', async () => {
     const [, , plan = {}] = EARLIER[5] ?? [];

@@ -131,10 +131,11 @@ export const GEARS_SECTION = {
       {},
       { bench: true, since: 7, belongs: 'axle', called: (key) => `Trial of the gear set ${key}` },
     ),
+    /** Came while version 7 stood: a file of that version may have it, or not. */
     shimKit: field(
       object<ShimKit>({ pinion: SIZES, carrier: SIZES }),
       { pinion: [], carrier: [] },
-      { bench: true, since: 7, called: () => 'Shims there are' },
+      { bench: true, since: 8, called: () => 'Shims there are' },
     ),
     gearWeights: field(
       object<GearWeights>({ launch: weight, finish: weight, cruise: weight, cost: weight }),

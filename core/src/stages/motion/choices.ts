@@ -294,8 +294,9 @@ export const MOTION_SECTION = {
       since: 9,
       called: () => 'Which way the driveshaft turns',
     }),
+    /** Came while version 9 stood: a file of that version may have it, or not. */
     ladderFront: field<LadderFront>(oneOf(LADDER_FRONTS), 'unsaid', {
-      since: 9,
+      since: 10,
       called: () => 'How the front pivots of ladder bars hold',
     }),
   },
