@@ -155,7 +155,7 @@ class Derived implements Figure, Packed {
     read.partials(valuesOf(figures), slopes, kinks);
     // A single one is followed in a straight line; two share their draws.
     if (!kinks.met && !twoDrawn(figures)) return combined(parts, slopes);
-    const inputs = figures.map((figure, i) => drawsIn(figure) ?? straight(figure.value, parts[i] as Parts));
+    const inputs = figures.map((figure, i) => drawsIn(figure) ?? straightDraws(figure, parts[i] as Parts));
     const found = drawn(id, read, inputs, parts);
     this.keptDraws = found.draws;
     return found.parts;
@@ -213,6 +213,14 @@ function valuesOf(figures: readonly Figure[]): Float64Array {
 
 /** Draws of a figure that does not follow its readings in a straight line. */
 const drawsIn = (figure: Figure): Draws | undefined => (figure instanceof Derived ? figure.draws : undefined);
+
+/** Draws of figures that are followed in a straight line, made once: several figures of one kind rest on the same. */
+const straights = new WeakMap<Figure, Draws>();
+function straightDraws(figure: Figure, parts: Parts): Draws {
+  const made = straights.get(figure) ?? straight(figure.value, parts);
+  straights.set(figure, made);
+  return made;
+}
 
 function twoDrawn(figures: readonly Figure[]): boolean {
   let count = 0;

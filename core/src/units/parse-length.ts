@@ -119,8 +119,7 @@ function readFraction(match: RegExpExecArray): Parsed {
     return refuse(
       `${over}/${under}: a tape is divided in halves, quarters, eighths and so on. Look again, or write a decimal such as 57.33 in.`,
     );
-  if (n >= d)
-    return refuse(`${over}/${under} is one or more: check the tape, then write it like 57 3/8.`);
+  if (n >= d) return refuse(`${over}/${under} is one or more: check the tape, then write it like 57 3/8.`);
   const perUnit = UNITS[(name ?? 'in').toLowerCase()] ?? MM_PER_INCH;
   return { ok: true, value: (Number(whole ?? 0) + n / d) * perUnit };
 }

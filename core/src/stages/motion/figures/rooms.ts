@@ -356,6 +356,19 @@ function ballOf(body: Body): Ball {
   return ball;
 }
 
+/** Less room than this a body cannot have in a pose, by the ball about it; a rough guess for what has none. */
+function leastRoom(axle: PosedAxle, body: Body, still: Still): number {
+  if (body.bars ?? body.wheel) {
+    const { centre, reach } = ballOf(body);
+    return farFrom(axle.carry(centre), still) - reach;
+  }
+  return Math.min(
+    ...axle
+      .bars(body)
+      .map(({ from, to, radius }) => farFrom(middle(from, to), still) - apart(from, to) / 2 - radius),
+  );
+}
+
 /** Room of a bar to what does not move; what cannot be nearer than `atMost` is not searched. */
 function roomOfCapsule(bar: Capsule, still: Still, atMost: number): number {
   const reach = apart(bar.from, bar.to) / 2 + bar.radius;
@@ -421,8 +434,16 @@ interface Nearest {
 
 function nearestOf(all: readonly Body[], poses: readonly PosedAxle[], still: Still): Nearest | undefined {
   let best: Nearest | undefined;
+  // What stands near at one end of the travel is looked at first: the rest is then seldom searched.
+  const [first] = poses;
+  const order = first
+    ? all
+        .map((body) => ({ body, room: leastRoom(first, body, still) }))
+        .sort((a, b) => a.room - b.room)
+        .map(({ body }) => body)
+    : all;
   for (const axle of poses)
-    for (const body of all) {
+    for (const body of order) {
       const room = roomAt(axle, body, still, best?.room);
       if (!best || room < best.room) best = { room, body, axle };
     }

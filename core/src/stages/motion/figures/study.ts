@@ -1,7 +1,7 @@
 import { solved, standardUncertainty, type Figure, type FigureUnit, type Maybe } from '../../../measure';
 import { node } from '../node';
 import { standOf, STUDIED, studyOf, type Stand, type Studied, type Study } from '../study';
-import { holding } from './held';
+import { holding, type Held } from './held';
 
 /** What a studied number is, and what beside the places of the links it rests on. */
 interface Told {
@@ -182,8 +182,7 @@ export function solvedFrom(
   const value = of(stand, beside);
   if (!Number.isFinite(value)) return undefined;
   const { held } = stand;
-  const left = new Set(OWN.filter((id) => !on.includes(id)).map(held.at));
-  const used = own ?? held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
+  const used = own ?? usedBy(held, on);
   const slope = (i: number): number => {
     // What is known for certain brings nothing.
     if (certain(held.inputs[i] as Figure)) return 0;
@@ -201,6 +200,20 @@ export function solvedFrom(
     inputs: [...used.map((i) => held.inputs[i] as Figure), ...extra.figures],
     slopes: () => [...used.map(slope), ...extra.figures.map(slopeBeside)],
   });
+}
+
+const usedOf = new WeakMap<Held, Map<string, readonly number[]>>();
+/** Places of the inputs that a figure rests on, made once for all that rest on the same. */
+function usedBy(held: Held, on: readonly string[]): readonly number[] {
+  const known = usedOf.get(held) ?? new Map<string, readonly number[]>();
+  usedOf.set(held, known);
+  const key = on.join(' ');
+  const kept = known.get(key);
+  if (kept) return kept;
+  const left = new Set(OWN.filter((id) => !on.includes(id)).map(held.at));
+  const used = held.inputs.flatMap((_, i) => (left.has(i) ? [] : [i]));
+  known.set(key, used);
+  return used;
 }
 
 /** Nothing makes it uncertain. */
