@@ -8,6 +8,7 @@ import { reading, wholePlan, workedPlan } from '../testing/plans';
 import type { Bracket } from '../stages/brackets/choices';
 import { places } from '../stages/brackets/figures/places';
 import { marks } from '../stages/cut/figures/marks';
+import { width } from '../stages/cut/figures/stand';
 import { atRest } from '../stages/driveline/figures/motion';
 import { ratios } from '../stages/gears/figures/ratios';
 import { rearRate } from '../stages/motion/figures/springs';
@@ -60,6 +61,14 @@ describe('what holds the shafts', () => {
     const half = (plan: Plan) => evaluate(withReadings(plan, worked)).of(shafts).needs.left?.needed.value;
     expect(half(said)).toBeDefined();
     expect(half(unsaid)).toBeUndefined();
+    // What was planned does not stand for what was read.
+    const now = evaluate(withReadings(unsaid, worked));
+    expect(now.of(width)).toBeUndefined();
+    expect(now.checks.find(({ id }) => id === 'cut.width')).toMatchObject({
+      level: 'unknown',
+      lacks: ['donor.retention'],
+    });
+    expect(evaluate(unsaid).of(width)?.value).toBe(evaluate(said).of(width)?.value);
   });
 });
 

@@ -47,17 +47,20 @@ function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan
   if (!W) return [];
   const measured = stand.by.left ?? stand.by.right;
   const now = stand.width ?? plan.width;
-  const off = derive({
-    id: 'cut.widthOff',
-    label: 'WMS width against the width wanted',
-    unit: 'mm',
-    formula: '{W_now} − {W}',
-    source: measured
-      ? 'As measured after the work, less the width wanted'
-      : 'As planned, less the width wanted',
-    inputs: { W_now: now, W },
-  });
-  const perSide = sized(Math.abs(off.value) / 2, 'mm', 2);
+  const off = stand.open
+    ? undefined
+    : derive({
+        id: 'cut.widthOff',
+        label: 'WMS width against the width wanted',
+        unit: 'mm',
+        formula: '{W_now} − {W}',
+        source: measured
+          ? 'As measured after the work, less the width wanted'
+          : 'As planned, less the width wanted',
+        inputs: { W_now: now, W },
+      });
+  const out = off?.value ?? 0;
+  const perSide = sized(Math.abs(out) / 2, 'mm', 2);
   return [
     judge({
       id: 'cut.width',
@@ -66,11 +69,12 @@ function widthChecks({ targetWidth: W, stand }: CutChecksInput, plan: SchoolPlan
       way: 'within',
       limit: limits('cut.width'),
       holds: 'Ends at the width wanted',
-      fails: `Ends ${off.value > 0 ? 'wider' : 'narrower'} than the width wanted`,
+      fails: `Ends ${out > 0 ? 'wider' : 'narrower'} than the width wanted`,
       unknown: 'The width it ends at: not known',
-      todo: `Make up ${perSide} a side with the wheel’s offset (${off.value > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
+      todo: `Make up ${perSide} a side with the wheel’s offset (${out > 0 ? 'more' : 'less'} ET), or choose another way to cut.`,
       reason: 'The wheels stand where the width puts them; arch and rail clearance follow.',
-      at: 'brief.targetWidth',
+      at: stand.open ? 'donor.retention' : 'brief.targetWidth',
+      ...(stand.open ? { lacks: ['donor.retention'] as const } : {}),
     }),
   ];
 }

@@ -1,4 +1,4 @@
-import { bySide, type Side, type Sided } from '../../geometry';
+import { bySide, SIDES, type Side, type Sided } from '../../geometry';
 import { derive, type Maybe } from '../../measure';
 import type { SchoolPlan } from './school-stage';
 
@@ -29,6 +29,8 @@ export type StandBy = 'tacked' | 'welded' | 'received';
 
 /** The axle as it stands by now: measured where it was measured, planned where it was not. */
 export interface StandResult {
+  /** Something was read after the work, and nobody said what holds the shafts: where the wheels stand is not known. */
+  readonly open: boolean;
   readonly half: Sided<Maybe>;
   /** Casting face to housing end, only where it was read after the work. */
   readonly tube: Sided<Maybe>;
@@ -51,6 +53,7 @@ export function standStage(input: StandInput): StandResult {
   const measured = found.left.by ?? found.right.by;
   const source = measured ? 'As measured after the work' : 'Both halves after welding';
   return {
+    open: input.clip === undefined && SIDES.some((side) => tube[side] ?? input.received[side]),
     half,
     tube,
     space: bySide((side) => spaceNow(input, half[side], tube[side], side)),

@@ -36,9 +36,8 @@ export const stand = node('stand', (r) => {
 });
 
 /** WMS width of the axle as it stands, or will. */
-export const width = node(
-  'width',
-  (r) => r.of(stand).width ?? r.of(school)?.width ?? r.figure('brief.targetWidth'),
+export const width = node('width', (r) =>
+  r.of(stand).open ? undefined : (r.of(stand).width ?? r.of(school)?.width ?? r.figure('brief.targetWidth')),
 );
 
 /** How square the ends’ faces are. */

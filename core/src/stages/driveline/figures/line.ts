@@ -24,7 +24,8 @@ export const gearboxSlope = node(
 
 /** Where the pinion lies from the car’s centreline: as it stands by now, as it is planned, or as it is in the old axle. */
 export const pinionSide = node('pinionSide', (r): Maybe => {
-  const [y, o] = [r.of(stand).pinion ?? r.of(school)?.pinion, r.figure('stance.offCentre')];
+  const { open, pinion } = r.of(stand);
+  const [y, o] = [open ? undefined : (pinion ?? r.of(school)?.pinion), r.figure('stance.offCentre')];
   if (!y || !o) return undefined;
   return derive({
     id: 'drive.pinionSide',
