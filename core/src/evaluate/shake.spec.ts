@@ -408,7 +408,7 @@ const TABLE: readonly Row[] = [
   ['brief.mass', 'demo', 'brief.weights'],
   ['brief.budget', 'demo', '!brief.budget'],
   ['brief.hoursPerWeek', 'demo', '!brief.date'],
-  ['brief.front', 'demo', 'brief.rearLoad brief.demand'],
+  ['brief.front', 'demo', 'brief.weights motion.brakeLoad'],
   ['brief.rear', 'demo', 'brief.rearLoad brief.demand shear.left strength.bending.left'],
   ['brief.wheelbase', 'demo', 'brief.rearLoad brief.demand'],
   ['brief.cgHeight', 'demo', 'brief.rearLoad brief.demand'],
@@ -597,7 +597,7 @@ const TABLE: readonly Row[] = [
   ['clutch.breakAway', 'clutch', '!clutch.breakLeast', 20],
   ['perch.archAhead', 'plates', 'perch.archLeft !perch.arch', 22],
   ['perch.archBehind', 'plates', 'perch.archLeft !perch.arch', 4],
-  ['leaf.shackle', 'leafed', 'leaf.shackle.ride leaf.shackle.bump'],
+  ['leaf.shackle', 'leafed', 'leaf.shackle.bump leaf.shackle.droop'],
   ['leaf.shackleOff', 'leafed', 'leaf.shackle.ride leaf.shackle.bump'],
   ['shaft.flange', 'demo', '=order'],
   ['donor.rightTubeOd', 'brackets', 'clamp.developed.right clamp.legs.right', 81],
@@ -758,6 +758,9 @@ function spread([family, plan, moves, to]: Row): Row[] {
 }
 const ROWS = TABLE.flatMap(spread);
 
+/** Enough digits to tell a change, and none of the dust of binary rounding. */
+const sure = (value: number): string => value.toPrecision(9);
+
 /** Everything that can move, as text, under the name by which the table asks for it. */
 function everything(plan: Plan): ReadonlyMap<string, string> {
   const r = evaluate(plan, TODAY);
@@ -766,7 +769,7 @@ function everything(plan: Plan): ReadonlyMap<string, string> {
       typeof v === 'object' && v !== null && 'contributions' in v ? (v as { value?: unknown }).value : v,
     ) ?? '';
   return new Map<string, string>([
-    ...[...allFigures(r)].map(([id, f]) => [id, `${f.value} ± ${expandedUncertainty(f)}`] as const),
+    ...[...allFigures(r)].map(([id, f]) => [id, `${sure(f.value)} ± ${sure(expandedUncertainty(f))}`] as const),
     ...r.checks.map(
       (c) => [`!${c.id}`, `${c.level} ${c.figure?.value ?? ''} ${c.title} ${c.reason} ${c.todo}`] as const,
     ),

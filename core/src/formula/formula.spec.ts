@@ -12,7 +12,7 @@ const run = (text: string, inputs: Record<string, number>, u: Record<string, num
   const partials = new Float64Array(f.symbols.length);
   const spread = (p: Float64Array) =>
     Math.sqrt(f.symbols.reduce((s, k, i) => s + ((u[k] ?? 0) * (p[i] as number)) ** 2, 0));
-  const kinks = { spread, met: false };
+  const kinks = { spread, alone: (i: number) => u[f.symbols[i] as string] ?? 0, met: false };
   f.partials(
     f.symbols.map((s) => inputs[s] as number),
     partials,

@@ -1,9 +1,23 @@
-import { parseFormula, type Expression, type FunctionName, type Operator } from './parse';
+import {
+  ADD,
+  calledBy,
+  DIVIDE,
+  GREATEST,
+  LEAST,
+  LENGTH,
+  MULTIPLY,
+  POWER,
+  SUBTRACT,
+  tapeOf,
+  type Tape,
+} from './tape';
 
 /** Whether two branches of a formula, as in `min`, lie so near each other that either may be the one. */
 export interface Kinks {
   /** Standard uncertainty of the sum that these partials make of the inputs. */
   readonly spread: (partials: Float64Array) => number;
+  /** Standard uncertainty of one input alone. */
+  readonly alone: (input: number) => number;
   /** Set by the formula where two do. */
   met: boolean;
 }
@@ -11,8 +25,12 @@ export interface Kinks {
 /** A formula that was read once and can be run very often. */
 export interface Formula {
   readonly text: string;
+  /** Its steps, to be run over columns. */
+  readonly tape: Tape;
   /** Symbols in the order in which they first stand in the text. */
   readonly symbols: readonly string[];
+  /** Whether it chooses between branches, or is a length, whose slopes at a corner hang on what its inputs can tell. */
+  readonly bends: boolean;
   /** Value at these inputs, in the order of `symbols`. Not finite where the formula has none there. */
   readonly value: (inputs: ArrayLike<number>) => number;
   /**
@@ -28,13 +46,6 @@ export interface Formula {
 /** Branches that lie nearer each other than this many standard uncertainties may change places. */
 const REACH = 3;
 
-/** One step of a formula: gives its value and leaves its partials in `slope`. */
-interface Step {
-  readonly slope: Float64Array;
-  readonly run: (inputs: ArrayLike<number>, kinks: Kinks | undefined) => number;
-  readonly value: (inputs: ArrayLike<number>) => number;
-}
-
 const read = new Map<string, Formula>();
 
 /**
@@ -46,194 +57,155 @@ const read = new Map<string, Formula>();
 export function formulaOf(text: string): Formula {
   const known = read.get(text);
   if (known) return known;
-  const made = compile(text);
+  const run = new Run(tapeOf(text));
+  const made: Formula = {
+    text,
+    tape: run.tape,
+    symbols: run.tape.symbols,
+    bends: run.tape.code.some((code) => code === LEAST || code === GREATEST || code === LENGTH),
+    value: (inputs) => run.value(inputs),
+    partials: (inputs, partials, kinks) => run.partials(inputs, partials, kinks),
+  };
   read.set(text, made);
   return made;
 }
 
-function compile(text: string): Formula {
-  const expression = parseFormula(text);
-  const symbols = [...new Set(symbolsOf(expression))];
-  const top = stepOf(expression, symbols);
-  return {
-    text,
-    symbols,
-    value: top.value,
-    partials: (inputs, partials, kinks) => {
-      const value = top.run(inputs, kinks);
-      partials.set(top.slope);
-      return value;
-    },
-  };
-}
+/** A tape with room for the value of each cell, and for how the result follows it. */
+class Run {
+  private readonly at: Float64Array;
+  private readonly slope: Float64Array;
+  private readonly choices: readonly number[];
 
-function symbolsOf(e: Expression): readonly string[] {
-  if (e.kind === 'number') return [];
-  if (e.kind === 'symbol') return [e.name];
-  if (e.kind === 'power') return symbolsOf(e.base);
-  if (e.kind === 'call') return e.args.flatMap(symbolsOf);
-  return [...symbolsOf(e.left), ...symbolsOf(e.right)];
-}
-
-function stepOf(e: Expression, symbols: readonly string[]): Step {
-  const slope = new Float64Array(symbols.length);
-  if (e.kind === 'number') return { slope, run: () => e.value, value: () => e.value };
-  if (e.kind === 'symbol') {
-    const at = symbols.indexOf(e.name);
-    slope[at] = 1;
-    const value = (inputs: ArrayLike<number>) => inputs[at] as number;
-    return { slope, run: value, value };
+  constructor(readonly tape: Tape) {
+    const cells = tape.first + tape.code.length;
+    this.at = new Float64Array(cells);
+    this.slope = new Float64Array(cells);
+    this.at.set(tape.numbers, tape.symbols.length);
+    this.choices = tape.code.flatMap((code, k) => (code === LEAST || code === GREATEST ? [k] : []));
   }
-  if (e.kind === 'power') return powerStep(stepOf(e.base, symbols), e.exponent, slope);
-  if (e.kind === 'operation')
-    return operationStep(e.operator, stepOf(e.left, symbols), stepOf(e.right, symbols), slope);
-  const legs = legsOf(e);
-  if (legs) return lengthStep(stepOf(legs[0], symbols), stepOf(legs[1], symbols), slope);
-  const [first, ...rest] = e.args.map((arg) => stepOf(arg, symbols)) as [Step, ...Step[]];
-  if (e.of !== 'min' && e.of !== 'max') return callStep(CALLS[e.of], first, slope);
-  const sign = e.of === 'min' ? 1 : -1;
-  return rest.reduce((a, b) => choiceStep(sign, a, b, new Float64Array(symbols.length)), first);
+
+  value(inputs: ArrayLike<number>): number {
+    const { at, tape } = this;
+    const { code, left, right, exponent, first } = tape;
+    for (let i = 0; i < tape.symbols.length; i += 1) at[i] = inputs[i] as number;
+    for (let k = 0; k < code.length; k += 1)
+      at[first + k] = stepped(
+        code[k] as number,
+        at[left[k] as number] as number,
+        at[right[k] as number] as number,
+        exponent[k] as number,
+      );
+    return at[tape.top] as number;
+  }
+
+  partials(inputs: ArrayLike<number>, partials: Float64Array, kinks: Kinks | undefined): number {
+    const value = this.value(inputs);
+    if (kinks) for (const k of this.choices) if (!kinks.met) kinks.met = this.eitherAt(k, kinks);
+    this.follow(this.tape.top, partials, kinks);
+    return value;
+  }
+
+  /** Whether either of the two that a choice is between may be the one. */
+  private eitherAt(k: number, kinks: Kinks): boolean {
+    const [a, b] = [this.tape.left[k] as number, this.tape.right[k] as number];
+    const between = Math.abs((this.at[a] as number) - (this.at[b] as number));
+    const apart = this.slopesOf(a, kinks);
+    const other = this.slopesOf(b, kinks);
+    let most = 0;
+    for (let i = 0; i < apart.length; i += 1) {
+      apart[i] = (apart[i] as number) - (other[i] as number);
+      most += Math.abs(apart[i] as number) * kinks.alone(i);
+    }
+    // Not even if all that they rest on went wrong together.
+    if (between > REACH * most) return false;
+    return between <= REACH * kinks.spread(apart);
+  }
+
+  private slopesOf(cell: number, kinks: Kinks | undefined): Float64Array {
+    const slopes = new Float64Array(this.tape.symbols.length);
+    this.follow(cell, slopes, kinks);
+    return slopes;
+  }
+
+  /** How a cell follows each symbol, from the cell back to them. */
+  private follow(cell: number, into: Float64Array, kinks: Kinks | undefined): void {
+    const { slope, tape } = this;
+    slope.fill(0);
+    slope[cell] = 1;
+    for (let k = cell - tape.first; k >= 0; k -= 1)
+      if (slope[tape.first + k] !== 0) this.back(k, slope[tape.first + k] as number, kinks);
+    for (let i = 0; i < into.length; i += 1) into[i] = slope[i] as number;
+  }
+
+  /** One step back: what follows the step’s cell follows the cells that it reads. */
+  private back(k: number, by: number, kinks: Kinks | undefined): void {
+    const { slope, at, tape } = this;
+    const code = tape.code[k] as number;
+    const [a, b] = [tape.left[k] as number, tape.right[k] as number];
+    const [x, y] = [at[a] as number, at[b] as number];
+    const add = (cell: number, more: number): void => {
+      slope[cell] = (slope[cell] as number) + more;
+    };
+    if (code <= SUBTRACT) {
+      add(a, by);
+      add(b, code === ADD ? by : -by);
+    } else if (code === MULTIPLY) {
+      add(a, by * y);
+      add(b, by * x);
+    } else if (code === DIVIDE) {
+      add(a, by / y);
+      add(b, (-by * x) / (y * y));
+    } else if (code === LEAST || code === GREATEST) {
+      add(firstOf(code, x, y) ? a : b, by);
+    } else if (code === LENGTH) {
+      this.lengthBack(k, by, kinks);
+    } else {
+      const n = tape.exponent[k] as number;
+      add(a, by * (code === POWER ? n * x ** (n - 1) : calledBy(code)[1](x)));
+    }
+  }
+
+  /** Where both legs are nothing, a length is as uncertain as the more uncertain of them, not certain. */
+  private lengthBack(k: number, by: number, kinks: Kinks | undefined): void {
+    const { slope, at, tape } = this;
+    const [a, b] = [tape.left[k] as number, tape.right[k] as number];
+    const length = at[tape.first + k] as number;
+    if (length !== 0) {
+      slope[a] = (slope[a] as number) + (by * (at[a] as number)) / length;
+      slope[b] = (slope[b] as number) + (by * (at[b] as number)) / length;
+      return;
+    }
+    const kept = slope.slice();
+    const first = !kinks || kinks.spread(this.slopesOf(a, kinks)) >= kinks.spread(this.slopesOf(b, kinks));
+    slope.set(kept);
+    const one = first ? a : b;
+    slope[one] = (slope[one] as number) + by;
+  }
 }
 
-/** The two legs of `√(a² + b²)`; undefined for anything else. */
-function legsOf(e: Expression): readonly [Expression, Expression] | undefined {
-  if (e.kind !== 'call' || e.of !== 'sqrt') return undefined;
-  const [under] = e.args;
-  if (under?.kind !== 'operation' || under.operator !== '+') return undefined;
-  const { left, right } = under;
-  const squares =
-    left.kind === 'power' && left.exponent === 2 && right.kind === 'power' && right.exponent === 2;
-  return squares ? [left.base, right.base] : undefined;
-}
+/** Whether the first of two is the least, or the greatest, of them. */
+export const firstOf = (code: number, x: number, y: number): boolean => (code === LEAST ? x <= y : x >= y);
 
-/** Length over two legs. Where both are nothing it is as uncertain as the more uncertain of them, not certain. */
-function lengthStep(a: Step, b: Step, slope: Float64Array): Step {
-  return {
-    slope,
-    value: (inputs) => Math.hypot(a.value(inputs), b.value(inputs)),
-    run: (inputs, kinks) => {
-      const [x, y] = [a.run(inputs, kinks), b.run(inputs, kinks)];
-      const length = Math.hypot(x, y);
-      if (length === 0) slope.set(!kinks || kinks.spread(a.slope) >= kinks.spread(b.slope) ? a.slope : b.slope);
-      else
-        for (let i = 0; i < slope.length; i += 1)
-          slope[i] = (x * (a.slope[i] as number) + y * (b.slope[i] as number)) / length;
-      return length;
-    },
-  };
-}
-
-/** Partials of a step that hangs on one other. */
-function scaled(slope: Float64Array, of: Float64Array, by: number): void {
-  for (let i = 0; i < slope.length; i += 1) slope[i] = by * (of[i] as number);
-}
-
-function powerStep(base: Step, exponent: number, slope: Float64Array): Step {
-  return {
-    slope,
-    value: (inputs) => base.value(inputs) ** exponent,
-    run: (inputs, kinks) => {
-      const at = base.run(inputs, kinks);
-      scaled(slope, base.slope, exponent * at ** (exponent - 1));
-      return at ** exponent;
-    },
-  };
-}
-
-/** Each operation by itself, so that none makes a list for its partials. */
-function operationStep(operator: Operator, left: Step, right: Step, slope: Float64Array): Step {
-  const sum = (a: number, b: number): void => {
-    for (let i = 0; i < slope.length; i += 1)
-      slope[i] = a * (left.slope[i] as number) + b * (right.slope[i] as number);
-  };
-  const steps: Readonly<Record<Operator, () => Step>> = {
-    '+': () => ({
-      slope,
-      value: (inputs) => left.value(inputs) + right.value(inputs),
-      run: (inputs, kinks) => {
-        const value = left.run(inputs, kinks) + right.run(inputs, kinks);
-        sum(1, 1);
-        return value;
-      },
-    }),
-    '−': () => ({
-      slope,
-      value: (inputs) => left.value(inputs) - right.value(inputs),
-      run: (inputs, kinks) => {
-        const value = left.run(inputs, kinks) - right.run(inputs, kinks);
-        sum(1, -1);
-        return value;
-      },
-    }),
-    '·': () => ({
-      slope,
-      value: (inputs) => left.value(inputs) * right.value(inputs),
-      run: (inputs, kinks) => {
-        const [a, b] = [left.run(inputs, kinks), right.run(inputs, kinks)];
-        sum(b, a);
-        return a * b;
-      },
-    }),
-    '/': () => ({
-      slope,
-      value: (inputs) => left.value(inputs) / right.value(inputs),
-      run: (inputs, kinks) => {
-        const [a, b] = [left.run(inputs, kinks), right.run(inputs, kinks)];
-        sum(1 / b, -a / (b * b));
-        return a / b;
-      },
-    }),
-  };
-  return steps[operator]();
-}
-
-/** Value and derivative of a function of one argument. */
-type Call = readonly [value: (x: number) => number, derivative: (x: number) => number];
-const CALLS: Readonly<Record<Exclude<FunctionName, 'min' | 'max'>, Call>> = {
-  sin: [Math.sin, Math.cos],
-  cos: [Math.cos, (x) => -Math.sin(x)],
-  tan: [Math.tan, (x) => 1 / Math.cos(x) ** 2],
-  asin: [Math.asin, (x) => 1 / Math.sqrt(1 - x * x)],
-  acos: [Math.acos, (x) => -1 / Math.sqrt(1 - x * x)],
-  atan: [Math.atan, (x) => 1 / (1 + x * x)],
-  // Rounding moves the value and leaves its uncertainty as it was.
-  round: [Math.round, () => 1],
-  // At nothing the slope of a root has no end; what is symmetric about it is taken to leave it flat.
-  sqrt: [Math.sqrt, (x) => (x > 0 ? 0.5 / Math.sqrt(x) : 0)],
-  abs: [Math.abs, (x) => (x < 0 ? -1 : 1)],
-  minus: [(x) => -x, () => -1],
-};
-
-function callStep([value, derivative]: Call, arg: Step, slope: Float64Array): Step {
-  return {
-    slope,
-    value: (inputs) => value(arg.value(inputs)),
-    run: (inputs, kinks) => {
-      const at = arg.run(inputs, kinks);
-      scaled(slope, arg.slope, derivative(at));
-      return value(at);
-    },
-  };
-}
-
-/** The lesser of two steps (`sign` 1) or the greater (−1). */
-function choiceStep(sign: 1 | -1, a: Step, b: Step, slope: Float64Array): Step {
-  const apart = new Float64Array(slope.length);
-  const first = (x: number, y: number): boolean => sign * x <= sign * y;
-  return {
-    slope,
-    value: (inputs) => {
-      const [x, y] = [a.value(inputs), b.value(inputs)];
-      return first(x, y) ? x : y;
-    },
-    run: (inputs, kinks) => {
-      const [x, y] = [a.run(inputs, kinks), b.run(inputs, kinks)];
-      slope.set(first(x, y) ? a.slope : b.slope);
-      if (kinks && !kinks.met) {
-        for (let i = 0; i < apart.length; i += 1) apart[i] = (a.slope[i] as number) - (b.slope[i] as number);
-        kinks.met = Math.abs(x - y) <= REACH * kinks.spread(apart);
-      }
-      return first(x, y) ? x : y;
-    },
-  };
+/** What one step makes of two values. */
+function stepped(code: number, x: number, y: number, exponent: number): number {
+  switch (code) {
+    case ADD:
+      return x + y;
+    case SUBTRACT:
+      return x - y;
+    case MULTIPLY:
+      return x * y;
+    case DIVIDE:
+      return x / y;
+    case POWER:
+      return x ** exponent;
+    case LENGTH:
+      return Math.hypot(x, y);
+    case LEAST:
+      return Math.min(x, y);
+    case GREATEST:
+      return Math.max(x, y);
+    default:
+      return calledBy(code)[0](x);
+  }
 }

@@ -1,3 +1,4 @@
 export * from './formula';
 export * from './parse';
 export * from './batch';
+export { Columns } from './columns';

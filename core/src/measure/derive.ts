@@ -1,5 +1,6 @@
 import { formulaOf, type Formula } from '../formula';
 import {
+  type Assumed,
   partsOf,
   plainFigure,
   type Figure,
@@ -151,10 +152,16 @@ class Derived implements Figure, Packed {
     const { figures, read, id } = this;
     const parts = figures.map(partsOf);
     const slopes = new Float64Array(figures.length);
-    const kinks = { spread: (slope: Float64Array) => spreadOf(combined(parts, slope)), met: false };
+    const kinks = read.bends
+      ? {
+          spread: (slope: Float64Array) => spreadOf(combined(parts, slope)),
+          alone: (i: number) => spreadOf(parts[i] as Parts),
+          met: false,
+        }
+      : undefined;
     read.partials(valuesOf(figures), slopes, kinks);
     // A single one is followed in a straight line; two share their draws.
-    if (!kinks.met && !twoDrawn(figures)) return combined(parts, slopes);
+    if (!kinks?.met && !twoDrawn(figures)) return combined(parts, slopes);
     const inputs = figures.map((figure, i) => drawsIn(figure) ?? straightDraws(figure, parts[i] as Parts));
     const found = drawn(id, read, inputs, parts);
     this.keptDraws = found.draws;
@@ -278,8 +285,8 @@ export interface Solution {
   readonly value: number;
   /** How it was found. */
   readonly source: string;
-  /** What it was found from. */
-  readonly inputs: readonly Figure[];
+  /** What it was found from; asked for, as the slopes, only where somebody wants its uncertainty or working. */
+  readonly inputs: () => readonly Figure[];
   /** How it moves with each input, in core units; asked for only where somebody wants its uncertainty or working. */
   readonly slopes: () => ArrayLike<number>;
 }
@@ -303,7 +310,7 @@ class Solved implements Figure, Packed {
   }
 
   get parts(): Parts {
-    return (this.keptParts ??= combined(this.solution.inputs.map(partsOf), this.solution.slopes()));
+    return (this.keptParts ??= combined(this.solution.inputs().map(partsOf), this.solution.slopes()));
   }
 
   get contributions(): Readonly<Record<string, number>> {
@@ -311,7 +318,7 @@ class Solved implements Figure, Packed {
   }
 
   private get carried(): Carried {
-    return (this.keptCarried ??= carriedBy(this.solution.inputs));
+    return (this.keptCarried ??= carriedBy(this.solution.inputs()));
   }
 
   get evidence(): Evidence {
@@ -348,7 +355,7 @@ function byItsSlopes({ id, label, unit, value, source, inputs, slopes }: Solutio
   const by = slopes();
   const terms: string[] = ['{v}'];
   const named: Record<string, Figure> = { v: given(`${id}.solved`, 'What was solved', value, 0, unit, source) };
-  inputs.forEach((input, i) => {
+  inputs().forEach((input, i) => {
     const slope = by[i] ?? 0;
     if (slope === 0) return;
     const n = i + 1;
@@ -470,13 +477,17 @@ function carriedBy(figures: readonly Figure[]): Carried {
   let waits = 0;
   let byTape = false;
   let assumed = NOTHING;
+  let own: Record<string, Assumed> | undefined;
   for (const figure of figures) {
     if (weaker(figure.evidence, evidence)) evidence = figure.evidence;
     if (figure.needsLevel) needsLevel = true;
     waits |= figure.waits;
     if (figure.byTape) byTape = true;
     const more = figure.assumed;
-    if (more !== NOTHING && more !== assumed) assumed = assumed === NOTHING ? more : { ...assumed, ...more };
+    if (more === NOTHING || more === assumed) continue;
+    if (assumed === NOTHING) assumed = more;
+    else if (own) Object.assign(own, more);
+    else assumed = own = { ...assumed, ...more };
   }
   return { evidence, assumed, needsLevel, waits, byTape };
 }

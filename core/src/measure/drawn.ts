@@ -1,4 +1,4 @@
-import type { Formula } from '../formula';
+import { Columns, type Formula } from '../formula';
 import { normalDraws, seededRandom } from '../numerics';
 import { combined, partOf, readingAt, spreadOf, summed, type Parts } from './parts';
 
@@ -38,14 +38,43 @@ function drawsOf(id: string): Draws {
 
 /** Draws of a figure that follows its readings in a straight line. */
 export function straight(value: number, { at, by }: Parts): Draws {
-  const made = new Float64Array(DRAWS).fill(value);
-  at.forEach((place, k) => {
-    const z = drawsOf(readingAt(place));
-    const part = by[k] as number;
-    for (let i = 0; i < DRAWS; i += 1) made[i] = (made[i] as number) + part * (z[i] as number);
-  });
+  const made = new Float64Array(DRAWS);
+  for (let k = 0; k < at.length; k += 4) addFour(made, at, by, k);
+  // The other half of the draws mirrors the first.
+  for (let i = 0; i < DRAWS / 2; i += 1) {
+    const off = made[i] as number;
+    made[i] = value + off;
+    made[DRAWS - 1 - i] = value - off;
+  }
   return made;
 }
+
+const STILL: Draws = new Float64Array(DRAWS);
+
+/** Adds what four readings bring to the first half of the draws: four at once, since the sums are read and kept each time. */
+function addFour(sums: Draws, at: readonly number[], by: readonly number[], from: number): void {
+  const z = (k: number): Draws => (k < at.length ? drawsOf(readingAt(at[k] as number)) : STILL);
+  const [a, b, c, d] = [z(from), z(from + 1), z(from + 2), z(from + 3)];
+  const [p, q, r, s] = [by[from] ?? 0, by[from + 1] ?? 0, by[from + 2] ?? 0, by[from + 3] ?? 0];
+  for (let i = 0; i < DRAWS / 2; i += 1)
+    sums[i] =
+      (sums[i] as number) +
+      (p * (a[i] as number) + q * (b[i] as number) + (r * (c[i] as number) + s * (d[i] as number)));
+}
+
+// Room that all formulas use in turn.
+const room: Draws[] = [];
+const share: Draws = new Float64Array(DRAWS);
+const made = new WeakMap<Formula, Columns>();
+
+function columnsOf(formula: Formula): Columns {
+  const known = made.get(formula) ?? new Columns(formula.tape, DRAWS, room);
+  made.set(formula, known);
+  return known;
+}
+
+/** A draw and its mirror in every four tell the slopes well enough. */
+const isSloped = (i: number): boolean => i % 4 === 0 || i % 4 === 3;
 
 /** What a formula comes to over the draws of its inputs. */
 interface Drawn {
@@ -65,32 +94,23 @@ interface Drawn {
  * @source JCGM 101:2008, 5 (propagation of distributions); Stein (1981) for the part in a straight line
  */
 export function drawn(id: string, formula: Formula, inputs: readonly Draws[], parts: readonly Parts[]): Drawn {
-  const n = inputs.length;
-  const at = new Float64Array(n);
-  const [partials, mean] = [new Float64Array(n), new Float64Array(n)];
-  const draws = new Float64Array(DRAWS);
+  const columns = columnsOf(formula);
+  const draws = columns.over(inputs, DRAWS).slice();
   let [middle, count] = [0, 0];
   for (let i = 0; i < DRAWS; i += 1) {
-    for (let k = 0; k < n; k += 1) at[k] = (inputs[k] as Draws)[i] as number;
-    // A draw and its mirror in every four tell the slopes well enough.
-    const sloped = i % 4 === 0 || i % 4 === 3;
-    const value = sloped ? formula.partials(at, partials) : formula.value(at);
-    draws[i] = value;
+    const value = draws[i] as number;
     // Where a draw has no value, such as a share of nothing, the others tell.
+    share[i] = Number.isFinite(value) && isSloped(i) ? 2 / DRAWS : 0;
     if (!Number.isFinite(value)) continue;
     count += 1;
     middle += (value - middle) / count;
-    if (!sloped) continue;
-    for (let k = 0; k < n; k += 1)
-      mean[k] =
-        (mean[k] as number) + (Number.isFinite(partials[k]) ? (partials[k] as number) / (DRAWS / 2) : 0);
   }
   let variance = 0;
   for (let i = 0; i < DRAWS; i += 1) {
     const off = (draws[i] as number) - middle;
     if (Number.isFinite(off)) variance += off ** 2 / count;
   }
-  return { draws, parts: withRest(id, combined(parts, mean), variance) };
+  return { draws, parts: withRest(id, combined(parts, columns.meanSlopes(share, DRAWS)), variance) };
 }
 
 /** Parts that make up a variance: what they fall short of it by is the figure’s own, what they exceed it by is taken off. */

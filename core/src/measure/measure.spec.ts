@@ -228,7 +228,7 @@ describe('solved', () => {
       unit: 'mm',
       value: 31.7,
       source: 'Solved',
-      inputs: [a, b, c],
+      inputs: () => [a, b, c],
       slopes: () => {
         asked += 1;
         return [2, 40, -1.5];
@@ -272,7 +272,7 @@ describe('solved', () => {
       unit: 'mm',
       value: 3,
       source: 'Solved',
-      inputs: [a, c],
+      inputs: () => [a, c],
       slopes: () => [0, 1],
     });
     expect(still.working.formula).toBe('{v} + {k_2}·({q_2} − {p_2})');

@@ -21,40 +21,60 @@ export interface Box {
   readonly high: Point3;
 }
 
-const clamp = (v: number, low: number, high: number): number => Math.max(low, Math.min(high, v));
-const sub = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const between = (a: Point3, b: Point3, t: number): Point3 => [
-  a[0] + (b[0] - a[0]) * t,
-  a[1] + (b[1] - a[1]) * t,
-  a[2] + (b[2] - a[2]) * t,
-];
-const far = (a: Point3, b: Point3): number => Math.sqrt(dot(sub(a, b), sub(a, b)));
+const clamp = (v: number, low: number, high: number): number => (v < low ? low : v > high ? high : v);
+const past = (v: number, low: number, high: number): number => (v < low ? low - v : v > high ? v - high : 0);
+/** How far two places are apart, mm. */
+export const far = (a: Point3, b: Point3): number =>
+  Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
 
-const inBox = ({ low, high }: Box, p: Point3): Point3 => [
-  clamp(p[0], low[0], high[0]),
-  clamp(p[1], low[1], high[1]),
-  clamp(p[2], low[2], high[2]),
-];
+// What follows is run some thousand times for each change of a plan: it makes no points of its own.
+
+function farFromBox({ low, high }: Box, x: number, y: number, z: number): number {
+  const dx = past(x, low[0], high[0]);
+  const dy = past(y, low[1], high[1]);
+  const dz = past(z, low[2], high[2]);
+  return Math.sqrt(dx * dx + dy * dy + dz * dz);
+}
+
+/** A place that is written over and over. */
+type Spot = [number, number, number];
 
 /** The nearest point of a wheel, its inside included. */
-function inDisc({ centre, axis, half, radius }: Disc, p: Point3): Point3 {
-  const d = sub(p, centre);
-  const along = dot(d, axis);
-  const across: Point3 = [d[0] - along * axis[0], d[1] - along * axis[1], d[2] - along * axis[2]];
-  const size = Math.sqrt(dot(across, across));
+function intoDisc({ centre, axis, half, radius }: Disc, p: Point3, into: Spot): void {
+  const [dx, dy, dz] = [p[0] - centre[0], p[1] - centre[1], p[2] - centre[2]];
+  const along = dx * axis[0] + dy * axis[1] + dz * axis[2];
+  const [ax, ay, az] = [dx - along * axis[0], dy - along * axis[1], dz - along * axis[2]];
+  const size = Math.sqrt(ax * ax + ay * ay + az * az);
   const k = size > radius ? radius / size : 1;
   const a = clamp(along, -half, half);
-  return [
-    centre[0] + a * axis[0] + k * across[0],
-    centre[1] + a * axis[1] + k * across[1],
-    centre[2] + a * axis[2] + k * across[2],
-  ];
+  into[0] = centre[0] + a * axis[0] + k * ax;
+  into[1] = centre[1] + a * axis[1] + k * ay;
+  into[2] = centre[2] + a * axis[2] + k * az;
+}
+
+function intoBox({ low, high }: Box, p: Point3, into: Spot): void {
+  into[0] = clamp(p[0], low[0], high[0]);
+  into[1] = clamp(p[1], low[1], high[1]);
+  into[2] = clamp(p[2], low[2], high[2]);
 }
 
 /** Share of a line that is left over after each cut of it. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const CUTS = 48;
+
+// What a probe is asked at, and what it found there: numbers that are handed over this way need no room of their own.
+const SHARE = 0;
+const FOUND = 1;
+const cell = new Float64Array(2);
+
+/** Puts how far a line is from something, at a share of its length, where it is looked for. */
+type Probe = () => void;
+
+function at(t: number, probe: Probe): number {
+  cell[SHARE] = t;
+  probe();
+  return cell[FOUND] as number;
+}
 
 /**
  * Least of a function of one number from 0 to 1 that has but one hollow.
@@ -62,22 +82,22 @@ const CUTS = 48;
  * @param steep most that it falls from 0 to 1
  * @param above what is not below this is told as it was found so far: it is not searched further
  */
-function least(of: (t: number) => number, steep: number, above: number): number {
+function least(probe: Probe, steep: number, above: number): number {
   let [a, b] = [0, 1];
   let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-  let [fc, fd] = [of(c), of(d)];
+  let [fc, fd] = [at(c, probe), at(d, probe)];
   for (let i = 0; i < CUTS && Math.min(fc, fd) - steep * (b - a) < above; i += 1) {
     if (fc < fd) {
       [b, d, fd] = [d, c, fc];
       c = b - GOLDEN * (b - a);
-      fc = of(c);
+      fc = at(c, probe);
     } else {
       [a, c, fc] = [c, d, fd];
       d = a + GOLDEN * (b - a);
-      fd = of(d);
+      fd = at(d, probe);
     }
   }
-  return Math.min(fc, fd, of(0), of(1));
+  return Math.min(fc, fd, at(0, probe), at(1, probe));
 }
 
 /** What does not move: a box, or an edge that need not lie along the car. */
@@ -89,9 +109,30 @@ export type Still = { readonly box: Box } | { readonly edge: readonly [Point3, P
  * @example roomOfBar({ from: [0, 0, 0], to: [100, 0, 0], radius: 10 }, { box: { low: [50, 30, 0], high: [60, 40, 9] } }) // 20
  */
 export function roomOfBar({ from, to, radius }: Capsule, still: Still, atMost = Infinity): number {
-  const of =
-    'box' in still ? (p: Point3) => far(p, inBox(still.box, p)) : (p: Point3) => farFromEdge(p, still.edge);
-  return least((t) => of(between(from, to, t)), far(from, to), atMost + radius) - radius;
+  if ('edge' in still) return farOfLines(from, to, still.edge[0], still.edge[1]) - radius;
+  const { box } = still;
+  const [dx, dy, dz] = [to[0] - from[0], to[1] - from[1], to[2] - from[2]];
+  const probe = (): void => {
+    const t = cell[SHARE] as number;
+    cell[FOUND] = farFromBox(box, from[0] + t * dx, from[1] + t * dy, from[2] + t * dz);
+  };
+  return least(probe, Math.sqrt(dx * dx + dy * dy + dz * dz), atMost + radius) - radius;
+}
+
+/** How far two lines, each between two places, are from each other where they are nearest. */
+function farOfLines(a: Point3, b: Point3, c: Point3, d: Point3): number {
+  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const [vx, vy, vz] = [d[0] - c[0], d[1] - c[1], d[2] - c[2]];
+  const [wx, wy, wz] = [a[0] - c[0], a[1] - c[1], a[2] - c[2]];
+  const [uu, vv, uv] = [ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz, ux * vx + uy * vy + uz * vz];
+  const [uw, vw] = [ux * wx + uy * wy + uz * wz, vx * wx + vy * wy + vz * wz];
+  const flat = uu * vv - uv * uv;
+  // Along the first line as if the other had no ends; then along the other; then again along the first.
+  const first = flat > 1e-12 * uu * vv ? clamp((uv * vw - vv * uw) / flat, 0, 1) : 0;
+  const t = vv > 0 ? clamp((uv * first + vw) / vv, 0, 1) : 0;
+  const s = uu > 0 ? clamp((uv * t - uw) / uu, 0, 1) : 0;
+  const [x, y, z] = [wx + s * ux - t * vx, wy + s * uy - t * vy, wz + s * uz - t * vz];
+  return Math.sqrt(x * x + y * y + z * z);
 }
 
 /**
@@ -100,38 +141,59 @@ export function roomOfBar({ from, to, radius }: Capsule, still: Still, atMost = 
  * @example farFrom([0, 0, 0], { box: { low: [3, 4, 0], high: [9, 9, 9] } }) // 5
  */
 export const farFrom = (p: Point3, still: Still): number =>
-  'box' in still ? far(p, inBox(still.box, p)) : farFromEdge(p, still.edge);
-
-function farFromEdge(p: Point3, [a, b]: readonly [Point3, Point3]): number {
-  const along = sub(b, a);
-  const size = dot(along, along);
-  const t = size > 0 ? clamp(dot(sub(p, a), along) / size, 0, 1) : 0;
-  return far(p, between(a, b, t));
-}
+  'box' in still ? farFromBox(still.box, p[0], p[1], p[2]) : farOfLines(p, p, still.edge[0], still.edge[1]);
 
 const ROUNDS = 400;
 
-/** Room between a wheel and what does not move, mm; 0 where they meet. Both are without hollows: nearest by turns. */
+const [onDisc, onBox]: [Spot, Spot] = [
+  [0, 0, 0],
+  [0, 0, 0],
+];
+
+/**
+ * Room between a wheel and what does not move, mm; 0 where they meet. Both are without hollows: nearest by turns.
+ *
+ * @param atMost what cannot be nearer than this is told as it was found so far: it is not searched further
+ */
 export function roomOfWheel(disc: Disc, still: Still, atMost = Infinity): number {
   if ('edge' in still) {
     const [a, b] = still.edge;
-    return least(
-      (t) => {
-        const p = between(a, b, t);
-        return far(p, inDisc(disc, p));
-      },
-      far(a, b),
-      atMost,
-    );
+    const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+    const { centre, axis, half, radius } = disc;
+    const probe = (): void => {
+      const t = cell[SHARE] as number;
+      const [x, y, z] = [a[0] + t * dx - centre[0], a[1] + t * dy - centre[1], a[2] + t * dz - centre[2]];
+      const along = x * axis[0] + y * axis[1] + z * axis[2];
+      const across = Math.sqrt(Math.max(0, x * x + y * y + z * z - along * along));
+      const beside = Math.max(0, Math.abs(along) - half);
+      const over = Math.max(0, across - radius);
+      cell[FOUND] = Math.sqrt(beside * beside + over * over);
+    };
+    return least(probe, far(a, b), atMost);
   }
-  let p = inBox(still.box, disc.centre);
+  intoBox(still.box, disc.centre, onBox);
   let room = Infinity;
   for (let i = 0; i < ROUNDS; i += 1) {
-    const on = inDisc(disc, p);
-    p = inBox(still.box, on);
-    const now = far(on, p);
-    if (room - now < 1e-9) return now;
+    intoDisc(disc, onBox, onDisc);
+    intoBox(still.box, onDisc, onBox);
+    const now = far(onDisc, onBox);
+    if (room - now < 1e-9 || leastOf(disc, still.box) >= atMost) return now;
     room = now;
   }
   return room;
+}
+
+/** Less than this a wheel and a box cannot be apart: between two walls square to the line from one to the other. */
+function leastOf({ centre, axis, half, radius }: Disc, { low, high }: Box): number {
+  const [dx, dy, dz] = [onBox[0] - onDisc[0], onBox[1] - onDisc[1], onBox[2] - onDisc[2]];
+  const size = Math.sqrt(dx * dx + dy * dy + dz * dz);
+  if (size === 0) return 0;
+  const along = (dx * axis[0] + dy * axis[1] + dz * axis[2]) / size;
+  const disc =
+    (dx * centre[0] + dy * centre[1] + dz * centre[2]) / size +
+    half * Math.abs(along) +
+    radius * Math.sqrt(Math.max(0, 1 - along * along));
+  const box =
+    dx * (dx > 0 ? low[0] : high[0]) + dy * (dy > 0 ? low[1] : high[1]) + dz * (dz > 0 ? low[2] : high[2]);
+  return box / size - disc;
 }

@@ -1,6 +1,7 @@
 import { unless, type PlaceId, type ThingKind } from '../../../stage';
 import { given, INSTRUMENTS, solved, type Figure, type Maybe } from '../../../measure';
 import {
+  far,
   farFrom,
   roomOfBar,
   roomOfWheel,
@@ -333,7 +334,6 @@ interface Ball {
 const balls = new WeakMap<Body, Ball>();
 
 const middle = (a: Point3, b: Point3): Point3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
-const apart = (a: Point3, b: Point3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 function ballOf(body: Body): Ball {
   const kept = balls.get(body);
@@ -343,7 +343,7 @@ function ballOf(body: Body): Ball {
   const own = [
     ...bars.map(({ from, to, radius }): Ball => ({
       centre: middle(from, to),
-      reach: apart(from, to) / 2 + radius,
+      reach: far(from, to) / 2 + radius,
     })),
     ...discs.map(({ centre, half, radius }): Ball => ({ centre, reach: Math.hypot(half, radius) })),
   ];
@@ -351,7 +351,7 @@ function ballOf(body: Body): Ball {
   const centre = [0, 1, 2].map(
     (k) => own.reduce((sum, b) => sum + (b.centre[k] as number), 0) / n,
   ) as never as Point3;
-  const ball = { centre, reach: Math.max(...own.map((b) => apart(centre, b.centre) + b.reach)) };
+  const ball = { centre, reach: Math.max(...own.map((b) => far(centre, b.centre) + b.reach)) };
   balls.set(body, ball);
   return ball;
 }
@@ -365,13 +365,13 @@ function leastRoom(axle: PosedAxle, body: Body, still: Still): number {
   return Math.min(
     ...axle
       .bars(body)
-      .map(({ from, to, radius }) => farFrom(middle(from, to), still) - apart(from, to) / 2 - radius),
+      .map(({ from, to, radius }) => farFrom(middle(from, to), still) - far(from, to) / 2 - radius),
   );
 }
 
 /** Room of a bar to what does not move; what cannot be nearer than `atMost` is not searched. */
 function roomOfCapsule(bar: Capsule, still: Still, atMost: number): number {
-  const reach = apart(bar.from, bar.to) / 2 + bar.radius;
+  const reach = far(bar.from, bar.to) / 2 + bar.radius;
   return farFrom(middle(bar.from, bar.to), still) - reach >= atMost ? atMost : roomOfBar(bar, still, atMost);
 }
 
@@ -381,8 +381,8 @@ function roomAt(axle: PosedAxle, body: Body, still: Still, atMost = Infinity): n
     const { centre, reach } = ballOf(body);
     if (farFrom(axle.carry(centre), still) - reach >= atMost) return atMost;
   }
-  if (body.wheel) return Math.min(atMost, roomOfWheel(axle.disc(body.wheel), still));
-  let least = Math.min(atMost, body.round ? roomOfWheel(axle.disc(body.round), still) : Infinity);
+  if (body.wheel) return Math.min(atMost, roomOfWheel(axle.disc(body.wheel), still, atMost));
+  let least = Math.min(atMost, body.round ? roomOfWheel(axle.disc(body.round), still, atMost) : Infinity);
   for (const bar of axle.bars(body)) least = Math.min(least, roomOfCapsule(bar, still, least));
   return least;
 }
@@ -432,21 +432,48 @@ interface Nearest {
   readonly axle: PosedAxle;
 }
 
+/** How a room moves with an input; nothing where no more than the dust of binary rounding moved, or a pose is not reached. */
+export function roomSlope(moved: number, step: number): number {
+  const by = moved / step;
+  return Number.isFinite(by) && Math.abs(by) > 1e-9 ? by : 0;
+}
+
+const roams = new WeakMap<readonly PosedAxle[], Map<Body, number>>();
+
+/** Farther than this no part of a body goes, over all poses, from where the first of them has it. */
+function roamOf(poses: readonly PosedAxle[], body: Body): number {
+  const kept = roams.get(poses) ?? new Map<Body, number>();
+  roams.set(poses, kept);
+  const known = kept.get(body);
+  if (known !== undefined) return known;
+  const rigid = (body.bars ?? body.wheel) && ballOf(body).centre;
+  const placeIn = (axle: PosedAxle): Point3 | undefined =>
+    rigid ? axle.carry(rigid) : axle.bars(body)[0]?.from;
+  const first = poses[0] && placeIn(poses[0]);
+  let roam = 0;
+  for (const axle of poses) {
+    const then = placeIn(axle);
+    if (first && then) roam = Math.max(roam, far(first, then));
+  }
+  kept.set(body, roam);
+  return roam;
+}
+
 function nearestOf(all: readonly Body[], poses: readonly PosedAxle[], still: Still): Nearest | undefined {
-  let best: Nearest | undefined;
-  // What stands near at one end of the travel is looked at first: the rest is then seldom searched.
   const [first] = poses;
-  const order = first
-    ? all
-        .map((body) => ({ body, room: leastRoom(first, body, still) }))
-        .sort((a, b) => a.room - b.room)
-        .map(({ body }) => body)
-    : all;
-  for (const axle of poses)
-    for (const body of order) {
+  if (!first) return undefined;
+  // What may stand nearest is looked at first: the rest is then seldom searched.
+  const order = all
+    .map((body) => ({ body, room: leastRoom(first, body, still) - roamOf(poses, body) }))
+    .sort((a, b) => a.room - b.room);
+  let best: Nearest | undefined;
+  for (const { body, room: atLeast } of order) {
+    if (best && atLeast >= best.room) break;
+    for (const axle of poses) {
       const room = roomAt(axle, body, still, best?.room);
       if (!best || room < best.room) best = { room, body, axle };
     }
+  }
   return best;
 }
 
@@ -481,13 +508,12 @@ function roomOf(
       unit: 'mm',
       value: best.room,
       source: `Least in the travel, between it and the ${best.body.name}`,
-      inputs: [...stand.held.inputs, ...corners],
+      inputs: () => [...stand.held.inputs, ...corners],
       slopes: () => [
         ...stand.held.inputs.map((_, i) => {
           if (certain(stand.held.inputs[i] as Figure)) return 0;
           const [more, step] = stands.near(i);
-          const by = (of(more, values) - best.room) / step;
-          return Number.isFinite(by) ? by : 0;
+          return roomSlope(of(more, values) - best.room, step);
         }),
         ...values.map((_, i) => {
           const moved = (by: number) => values.map((v, k) => (k === i ? v + by : v));

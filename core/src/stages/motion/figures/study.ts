@@ -195,9 +195,12 @@ export function solvedFrom(
     return finite((of(stand, values) - value) / h);
   };
   return solved({
-    ...spec,
+    id: spec.id,
+    label: spec.label,
+    unit: spec.unit,
+    source: spec.source,
     value,
-    inputs: [...used.map((i) => held.inputs[i] as Figure), ...extra.figures],
+    inputs: () => [...used.map((i) => held.inputs[i] as Figure), ...extra.figures],
     slopes: () => [...used.map(slope), ...extra.figures.map(slopeBeside)],
   });
 }

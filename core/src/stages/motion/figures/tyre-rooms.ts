@@ -6,7 +6,7 @@ import type { Point3 } from '../../../mechanics/solid-axle';
 import { stance } from '../../stance/figures/stance';
 import { node } from '../node';
 import { posedNear, type Stand } from '../study';
-import { bodies, PosedAxle, swept, WHEEL, type Body } from './rooms';
+import { bodies, PosedAxle, roomSlope, swept, WHEEL, type Body } from './rooms';
 import { certain, standing, type Standing } from './study';
 
 /** What comes nearest to a tyre, and how near, mm. */
@@ -24,25 +24,29 @@ interface Wheel extends Disc {
   readonly hollow: number;
 }
 
-const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const minus = (a: Point3, b: Point3): Point3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+/** How far a place is inboard of the tyre’s inner side, mm. */
+function inboardOf({ centre, axis, half, out }: Wheel, [x, y, z]: Point3): number {
+  const along = (x - centre[0]) * axis[0] + (y - centre[1]) * axis[1] + (z - centre[2]) * axis[2];
+  return -half - out * along;
+}
 
-/** How far a place is inboard of the tyre’s inner side, and how far off the axle’s line, mm. */
-function besideWheel({ centre, axis, half, out }: Wheel, p: Point3): readonly [inboard: number, off: number] {
-  const from = minus(p, centre);
-  const along = dot(from, axis);
-  return [-half - out * along, Math.sqrt(Math.max(0, dot(from, from) - along * along))];
+/** How far a place is off the axle’s line, mm. */
+function offOf({ centre, axis }: Wheel, [x, y, z]: Point3): number {
+  const [dx, dy, dz] = [x - centre[0], y - centre[1], z - centre[2]];
+  const along = dx * axis[0] + dy * axis[1] + dz * axis[2];
+  return Math.sqrt(Math.max(0, dx * dx + dy * dy + dz * dz - along * along));
 }
 
 /** Room between a bar and a wheel, mm; what stands within the rim’s hollow is beside the brake, not beside the tyre. */
 function roomOfCapsule(wheel: Wheel, { from, to, radius }: Capsule, flat: boolean, atMost: number): number {
-  const ends = [besideWheel(wheel, from), besideWheel(wheel, to)] as const;
-  if (ends.every(([, off]) => off + radius < wheel.hollow)) return Infinity;
+  const [a, b] = [offOf(wheel, from), offOf(wheel, to)];
+  if (Math.max(a, b) + radius < wheel.hollow) return Infinity;
+  const [p, q] = [inboardOf(wheel, from), inboardOf(wheel, to)];
   // What lies along the axle ends square, beside the tyre’s side.
-  const beside = flat && ends.some(([inboard, off]) => inboard > 0 && off - radius < wheel.radius);
-  if (beside) return Math.min(...ends.map(([inboard]) => inboard));
+  const lower = wheel.radius + radius;
+  if (flat && ((p > 0 && a < lower) || (q > 0 && b < lower))) return Math.min(p, q);
   // No nearer than its outermost end lies inboard of the tyre’s side.
-  const least = Math.min(...ends.map(([inboard]) => inboard)) - radius;
+  const least = Math.min(p, q) - radius;
   return least >= atMost ? least : roomOfWheel(wheel, { edge: [from, to] }, atMost + radius) - radius;
 }
 
@@ -59,12 +63,27 @@ interface Nearest {
   readonly axle: PosedAxle;
 }
 
+/** How far the outermost of a body stands inboard of the tyre’s side in a pose, mm. */
+function inboardmost(wheel: Wheel, body: Body, axle: PosedAxle): number {
+  let least = Infinity;
+  for (const { from, to, radius } of axle.bars(body))
+    least = Math.min(least, inboardOf(wheel, from) - radius, inboardOf(wheel, to) - radius);
+  return least;
+}
+
 /** What goes with the axle stands to its wheels as at rest; the rest is looked at in every pose. */
 function nearestOf(wheel: Wheel, all: readonly Body[], poses: readonly PosedAxle[]): Nearest | undefined {
+  const [first] = poses;
+  if (!first) return undefined;
   const there = poses.map((axle) => axle.disc(wheel));
+  // What stands farthest out is looked at first: the rest is then seldom searched.
+  const order = all
+    .map((body) => ({ body, inboard: inboardmost(there[0] as Wheel, body, first) }))
+    .sort((a, b) => a.inboard - b.inboard);
   let best: Nearest | undefined;
-  for (const body of all)
-    for (const [i, axle] of (body.bars ? poses.slice(0, 1) : poses).entries()) {
+  for (const { body } of order)
+    for (let i = 0; i < (body.bars ? 1 : poses.length); i += 1) {
+      const axle = poses[i] as PosedAxle;
       const room = roomBeside(axle, there[i] as Wheel, body, best?.room);
       if (room < (best?.room ?? Infinity)) best = { room, body, axle };
     }
@@ -102,15 +121,14 @@ function roomOf(
       unit: 'mm',
       value: room,
       source: `Least in the travel, between it and the ${body.name}`,
-      inputs: [...inputs, sizes.half, sizes.et, sizes.section, sizes.diameter],
+      inputs: () => [...inputs, sizes.half, sizes.et, sizes.section, sizes.diameter],
       slopes: () => {
         const [inner, tread] = [slope(wider), slope(taller)];
         return [
           ...inputs.map((input, i) => {
             if (certain(input)) return 0;
             const [more, step] = near(i);
-            const by = (of(more, wheel) - room) / step;
-            return Number.isFinite(by) ? by : 0;
+            return roomSlope(of(more, wheel) - room, step);
           }),
           -inner,
           inner,
