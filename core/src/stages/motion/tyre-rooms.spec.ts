@@ -51,6 +51,32 @@ describe('room beside a tyre', () => {
     expect(levels(hollow)[0]).toBe('ok');
   });
 
+  it('is no surer than the readings that the part beside it was made from', () => {
+    // Leaf springs: half of what the perch spacing may be off, each side, on top of the wheel’s own.
+    const leafed = wholePlan(tern.plan);
+    const rule = { ...leafed, readings: { ...leafed.readings, 'spring.spacing': reading('rule', 1118) } };
+    const tape = { ...leafed, readings: { ...leafed.readings, 'spring.spacing': reading('tape', 1118) } };
+    const [fine, coarse] = [rule, tape].map((plan) => {
+      const { room, body } = roomOf(plan).right;
+      expect(body).toBe('right spring');
+      return room?.contributions['spring.spacing'] ?? NaN;
+    });
+    expect(fine).toBeCloseTo(-0.25 / Math.sqrt(3) / 2, 4);
+    expect(coarse).toBeCloseTo(-0.8 / Math.sqrt(3) / 2, 4);
+  });
+
+  it('shows the usual size of a damper that nobody listed as assumed', () => {
+    const spot = { ax: -30, ay: inLeft - 60, az: 300, cx: -60, cy: inLeft - 60, cz: 640 };
+    const of = (outside: Partial<Arm>) => {
+      const damper = { name: 'Damper', kind: 'damper', side: 'left', tool: 'tape', ...spot, ...outside } as Arm;
+      const { room, body } = roomOf({ ...base, arms: { ...base.arms, damper } }).left;
+      expect(body).toBe('Damper');
+      return Object.values(room?.assumed ?? {}).filter(({ label }) => label.includes('Damper'));
+    };
+    expect(of({}).map(({ value }) => value)).toEqual([64]);
+    expect(of({ outside: 50 })).toEqual([]);
+  });
+
   it('is not known while a bracket may stand anywhere, or the wheel is not known', () => {
     expect(levels(withBracket({}))).toEqual(['unknown', 'unknown']);
     const { 'wheel.et': _, ...readings } = base.readings;

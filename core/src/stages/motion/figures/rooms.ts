@@ -29,9 +29,17 @@ const USUAL_LINK = 32;
 /** Half of a damper’s or spring’s usual outside, mm. */
 const USUAL_SPRUNG = 32;
 
+/** A size or place that the skin of a body follows, and how far at most with each mm of it. */
+export interface Follows {
+  readonly figure: Figure;
+  readonly most: number;
+}
+
 /** Something that moves with the axle, as it stands at ride height. */
 export interface Body {
   readonly name: string;
+  /** What it was made from, beside how the axle stands; room to it is no surer than that. */
+  readonly follows: readonly Follows[];
   /** Bars that move with the axle, each with its radius. */
   readonly bars?: readonly Capsule[];
   readonly wheel?: Disc;
@@ -80,12 +88,17 @@ export const bodies = node('bodies', (r): Bodies => {
     ...leafBodies(r, H),
     ...wheelBodies(r, H),
   ];
-  const members = [...held.members, ...held.bars, ...held.sprung].map((member): Body => ({
-    name: member.name,
-    member,
-    thing: thingOf(member),
-    radius: (member.arm.outside ?? 2 * (held.sprung.includes(member) ? USUAL_SPRUNG : USUAL_LINK / 2)) / 2,
-  }));
+  const members = [...held.members, ...held.bars, ...held.sprung].map((member): Body => {
+    const usual = held.sprung.includes(member) ? 2 * USUAL_SPRUNG : USUAL_LINK;
+    const outside = listedOr(member.arm.outside, usual, `arm.${member.key}`, `Outside of the ${member.name}`);
+    return {
+      name: member.name,
+      member,
+      thing: thingOf(member),
+      radius: outside.value / 2,
+      follows: [{ figure: outside, most: 0.5 }],
+    };
+  });
   return {
     all: [...parts.flatMap((part) => part.all), ...members],
     missing: [...new Set(parts.flatMap((part) => part.missing))],
@@ -98,6 +111,13 @@ const thingOf = ({ key }: Member): NonNullable<Body['thing']> => {
   return eye === 'top' || eye === 'low' ? { kind: 'crank', id: crank ?? key } : { kind: 'arm', id: key };
 };
 
+/** A size as listed, or a usual one, told as assumed. */
+const listedOr = (listed: number | undefined, usual: number, id: string, label: string): Figure =>
+  given(`room.${id}`, label, listed ?? usual, 0, 'mm', {
+    source: listed === undefined ? 'A usual size' : 'As listed',
+    ...(listed === undefined ? { assumed: 'Nobody listed it.' } : {}),
+  });
+
 const found = (body: Body): Bodies => ({ all: [body], missing: [] });
 const lacking = (...missing: readonly PlaceId[]): Bodies => ({ all: [], missing });
 
@@ -107,7 +127,12 @@ function tubeBody(r: Reads, H: number): Bodies {
   if (!left || !right || !l || !q)
     return lacking(...unless(left && right, 'brief.targetWidth'), ...unless(l && q, 'donor.tubeOd'));
   const radius = Math.max(l.value, q.value) / 2;
-  return found({ name: 'axle tube', bars: [{ from: [0, left.value, H], to: [0, right.value, H], radius }] });
+  const larger = l.value >= q.value ? l : q;
+  return found({
+    name: 'axle tube',
+    follows: [{ figure: larger, most: 0.5 }],
+    bars: [{ from: [0, left.value, H], to: [0, right.value, H], radius }],
+  });
 }
 
 /** Share of the casting’s reach that its cover is as wide as. */
@@ -132,6 +157,11 @@ function castingBody(r: Reads, H: number): Bodies {
   const { pinion } = rest;
   return found({
     name: 'casting',
+    follows: [
+      { figure: reach, most: 1 },
+      { figure: back, most: 1 },
+      { figure: yoke, most: 0.5 },
+    ],
     round: {
       centre: [0, (left.value + right.value) / 2, H],
       axis: [0, 1, 0],
@@ -161,6 +191,11 @@ function shaftBody(r: Reads): Bodies {
   const at = ({ along, side, height }: Joint): Point3 => [along.value, side.value, height.value];
   return found({
     name: 'driveshaft',
+    follows: [
+      { figure: D, most: 0.5 },
+      { figure: rest.pinion.side, most: 1 },
+      { figure: rest.pinion.height, most: 1 },
+    ],
     shaft: { from: at(rest.pinion), to: at(known.centre ?? known.gearbox), radius: D.value / 2 },
   });
 }
@@ -182,8 +217,12 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
   return r.of(places).map((p): Bodies => {
     const D = r.of(outside)[p.side];
     const { item, y, clock } = p;
-    const high = item.high ?? (FITTINGS.includes(item.kind) ? FITTING_HIGH : undefined);
-    if (!y || !clock || !D || high === undefined) return lacking('bracket.list', ...unless(D, 'donor.tubeOd'));
+    const tall =
+      item.high !== undefined || FITTINGS.includes(item.kind)
+        ? listedOr(item.high, FITTING_HIGH, `bracket.${p.id}`, `Height of the ${item.name}`)
+        : undefined;
+    if (!y || !clock || !D || !tall) return lacking('bracket.list', ...unless(D, 'donor.tubeOd'));
+    const high = tall.value;
     const R = D.value / 2;
     // Plates stand side by side, square to the skin under their middle.
     const chord = R * Math.sin(Math.min(Math.PI / 2, item.round / 2 / R));
@@ -193,6 +232,11 @@ function standingBodies(r: Reads, H: number): readonly Bodies[] {
     return found({
       name: item.name,
       thing: { kind: 'bracket', id: p.id },
+      follows: [
+        { figure: y, most: 1 },
+        { figure: D, most: 0.5 },
+        { figure: tall, most: 1 },
+      ],
       bars: filled(R, R + high - radius, radius).flatMap((up) =>
         filled(radius - chord, chord - radius, radius).map((beside): Capsule => {
           const [x, z] = [up * sin + beside * cos, H + up * cos - beside * sin];
@@ -209,14 +253,21 @@ function donorBodies(r: Reads, H: number): readonly Bodies[] {
     const [face, D] = [r.of(newFrame).casting[side], r.of(outside)[side]];
     if (!face || !D) return lacking(...unless(face, 'brief.targetWidth'), ...unless(D, 'donor.tubeOd'));
     const y = face.value + (side === 'left' ? 1 : -1) * ((from.value + to.value) / 2);
+    const tall = listedOr(undefined, FITTING_HIGH, `donor.${id}`, `Height of the ${name}`);
     return found({
       name,
+      follows: [
+        { figure: from, most: 0.5 },
+        { figure: to, most: 0.5 },
+        { figure: D, most: 0.5 },
+        { figure: tall, most: 1 },
+      ],
       thing: { kind: 'tubeItem', id },
       wheel: {
         centre: [0, y, H],
         axis: [0, 1, 0],
         half: Math.abs(to.value - from.value) / 2,
-        radius: D.value / 2 + FITTING_HIGH,
+        radius: D.value / 2 + tall.value,
       },
     });
   });
@@ -233,36 +284,68 @@ function leafBodies(r: Reads, H: number): readonly Bodies[] {
   );
   if (!a || !b || !e || !s)
     return [lacking(...(['leaf.front', 'leaf.rear', 'spring.spacing'] as const).filter((id) => !r.figure(id)))];
-  const [wide, pack] = [r.figure('spring.width')?.value ?? 2 * USUAL_LEAF, r.figure('perch.pack')?.value ?? 0];
-  const radius = Math.max(wide, pack) / 2;
+  const read = r.figure('spring.width');
+  const wide = read ?? listedOr(undefined, 2 * USUAL_LEAF, 'spring.width', 'Width of the leaf spring');
+  const pack = r.figure('perch.pack');
+  const across = pack && pack.value > wide.value ? pack : wide;
+  const radius = across.value / 2;
+  const follows: readonly Follows[] = [
+    { figure: s, most: 0.5 },
+    { figure: across, most: 0.5 },
+    { figure: e, most: 1 },
+  ];
   return (['left', 'right'] as const).flatMap((side) => {
     const y = ((side === 'left' ? 1 : -1) * s.value) / 2;
     const half = (x: number): Bodies =>
-      found({ name: `${side} spring`, shaft: { from: [0, y, H], to: [x, y, H + e.value], radius } });
+      found({ name: `${side} spring`, follows, shaft: { from: [0, y, H], to: [x, y, H + e.value], radius } });
     return [half(Math.sqrt(Math.max(0, a.value ** 2 - e.value ** 2))), half(-b.value)];
   });
 }
 
+const discOf = (a: number, b: number, radius: number, H: number): Disc => ({
+  centre: [0, (a + b) / 2, H],
+  axis: [0, 1, 0],
+  half: Math.abs(a - b) / 2,
+  radius,
+});
+
 /** Wheels with their tyres, and the brakes inboard of them. */
 function wheelBodies(r: Reads, H: number): readonly Bodies[] {
-  const { edges, diameter } = r.of(stance);
+  const { edges, half, et, section, diameter } = r.of(stance);
   const { left, right } = r.of(newFrame).end;
   const reach = r.figure('brake.radius');
   return (['left', 'right'] as const).flatMap((side) => {
     const sign = side === 'left' ? 1 : -1;
-    const disc = (name: string, a: number, b: number, radius: number): Bodies =>
+    const disc = (name: string, [a, b, radius]: readonly number[], follows: readonly Follows[]): Bodies =>
       found({
         name,
-        wheel: { centre: [0, (a + b) / 2, H], axis: [0, 1, 0], half: Math.abs(a - b) / 2, radius },
+        follows,
+        wheel: discOf(a as number, b as number, radius as number, H),
       });
     const wheel =
-      edges && diameter
-        ? disc(`${side} wheel`, edges[side].tyreIn * sign, edges[side].tyreOut * sign, diameter.value / 2)
+      edges && half && et && section && diameter
+        ? disc(
+            `${side} wheel`,
+            [edges[side].tyreIn * sign, edges[side].tyreOut * sign, diameter.value / 2],
+            [
+              { figure: half, most: 1 },
+              { figure: et, most: 1 },
+              { figure: section, most: 0.5 },
+              { figure: diameter, most: 0.5 },
+            ],
+          )
         : lacking(...WHEEL.filter((id) => !r.figure(id)));
     const end = side === 'left' ? left : right;
     const brake =
       edges && end && reach
-        ? disc(`${side} brake`, end.value, edges[side].tyreOut * sign, reach.value)
+        ? disc(
+            `${side} brake`,
+            [end.value, edges[side].tyreOut * sign, reach.value],
+            [
+              { figure: end, most: 1 },
+              { figure: reach, most: 1 },
+            ],
+          )
         : lacking(...unless(reach, 'brake.radius'), ...unless(end, 'brief.targetWidth'));
     return [wheel, brake];
   });
@@ -508,7 +591,7 @@ function roomOf(
       unit: 'mm',
       value: best.room,
       source: `Least in the travel, between it and the ${best.body.name}`,
-      inputs: () => [...stand.held.inputs, ...corners],
+      inputs: () => [...stand.held.inputs, ...corners, ...best.body.follows.map(({ figure }) => figure)],
       slopes: () => [
         ...stand.held.inputs.map((_, i) => {
           if (certain(stand.held.inputs[i] as Figure)) return 0;
@@ -519,6 +602,7 @@ function roomOf(
           const moved = (by: number) => values.map((v, k) => (k === i ? v + by : v));
           return (of(stand, moved(h)) - of(stand, moved(-h))) / (2 * h);
         }),
+        ...best.body.follows.map(({ most }) => -most),
       ],
     }),
   };

@@ -121,7 +121,14 @@ function roomOf(
       unit: 'mm',
       value: room,
       source: `Least in the travel, between it and the ${body.name}`,
-      inputs: () => [...inputs, sizes.half, sizes.et, sizes.section, sizes.diameter],
+      inputs: () => [
+        ...inputs,
+        ...body.follows.map(({ figure }) => figure),
+        sizes.half,
+        sizes.et,
+        sizes.section,
+        sizes.diameter,
+      ],
       slopes: () => {
         const [inner, tread] = [slope(wider), slope(taller)];
         return [
@@ -130,6 +137,7 @@ function roomOf(
             const [more, step] = near(i);
             return roomSlope(of(more, wheel) - room, step);
           }),
+          ...body.follows.map(({ most }) => -most),
           -inner,
           inner,
           inner / 2,
