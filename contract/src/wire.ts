@@ -42,6 +42,11 @@ export interface VariantView extends VariantSummary {
   /** Places in the plan that an undo or a redo changes, as JSON pointers. */
   readonly undoes?: readonly string[];
   readonly redoes?: readonly string[];
+  /** Who entered what an undo, or a redo, changes. */
+  readonly undoesBy?: string;
+  readonly redoesBy?: string;
+  /** What made the newest revision. */
+  readonly last?: { readonly kind: RevisionKind; readonly who: string };
 }
 
 /** Body of a save: the plan, and the revision it was made from. */

@@ -29,6 +29,10 @@ interface VariantRow {
   redo: number | null;
   undoes: string[];
   redoes: string[] | null;
+  undoes_by: string;
+  redoes_by: string | null;
+  kind: RevisionKind;
+  who: string;
 }
 
 export interface VariantHead extends VariantView {
@@ -45,12 +49,13 @@ const SELECT_VARIANT = `
   select v.id, v.name, v.head, p.id as project_id, p.name as project_name, p.strip,
          case when r.created_at = $2::timestamptz then null else r.plan end as plan, r.plan_version,
          r.created_at as saved_at, r.created_at::text as at,
-         n.revision as node, n.parent, n.changed as undoes, c.changed as redoes, c.revision as redo
+         n.revision as node, n.parent, n.changed as undoes, n.who as undoes_by, r.kind, r.who,
+         c.changed as redoes, c.who as redoes_by, c.revision as redo
     from variants v
     join projects p on p.id = v.project_id and p.removed_at is null
     join plan_revisions r on r.variant_id = v.id and r.revision = v.head
     join plan_revisions n on n.variant_id = v.id and n.revision = coalesce(r.restores, r.revision)
-    left join lateral (select revision, changed from plan_revisions
+    left join lateral (select revision, changed, who from plan_revisions
                         where variant_id = v.id and parent = n.revision order by revision desc limit 1) c on true
    where v.id = $1 and v.removed_at is null`;
 
@@ -82,8 +87,9 @@ const headOf = (row: VariantRow, { plan, dropped, json }: ReadPlan): VariantHead
   ...(dropped.length ? { dropped } : {}),
   canUndo: row.parent !== null,
   canRedo: row.redo !== null,
-  ...(row.parent === null ? {} : { undoes: row.undoes }),
-  ...(row.redoes ? { redoes: row.redoes } : {}),
+  ...(row.parent === null ? {} : { undoes: row.undoes, undoesBy: row.undoes_by }),
+  ...(row.redoes ? { redoes: row.redoes, redoesBy: row.redoes_by ?? '' } : {}),
+  last: { kind: row.kind, who: row.who },
   node: row.node,
   parent: row.parent,
   redo: row.redo,

@@ -284,7 +284,7 @@ async function append(
   if (!written) throw await staleOr404(db, head.id, head.revision);
   const { savedAt, at, json } = written;
   remember(head.id, { at, plan, dropped: [], json });
-  const { redoes: _redoes, dropped: _dropped, ...rest } = head;
+  const { redoes: _redoes, redoesBy: _redoesBy, dropped: _dropped, ...rest } = head;
   return {
     ...rest,
     revision,
@@ -294,6 +294,8 @@ async function append(
     canUndo: true,
     canRedo: false,
     undoes: changed,
+    undoesBy: who,
+    last: { kind, who },
     node: revision,
     parent: head.node,
     redo: null,

@@ -15,7 +15,7 @@ import {
   readByTape,
   type Reading,
 } from '@intervex/core';
-import type { PlanConflict } from '../state/merge-plans';
+import { bothOf, type PlanConflict } from '../state/merge-plans';
 import { PlanStore } from '../state/plan-store';
 import { UnitsService } from '../state/units.service';
 
@@ -31,12 +31,17 @@ import { UnitsService } from '../state/units.service';
       @for (c of rows(); track c.conflict) {
         <div class="conflict">
           <b>{{ c.name }}</b>
-          <button mat-stroked-button type="button" (click)="store.settle(c.conflict, true)">
+          <button mat-stroked-button type="button" (click)="store.settle(c.conflict, 'mine')">
             Keep mine: {{ c.mine }}
           </button>
-          <button mat-stroked-button type="button" (click)="store.settle(c.conflict, false)">
+          <button mat-stroked-button type="button" (click)="store.settle(c.conflict, 'theirs')">
             Take theirs: {{ c.theirs }}
           </button>
+          @if (c.both) {
+            <button mat-stroked-button type="button" (click)="store.settle(c.conflict, 'both')">
+              Keep both as repeats
+            </button>
+          }
         </div>
       }
     </section>
@@ -73,10 +78,20 @@ export class ConflictFields {
     this.store.conflicts().map((conflict) => ({
       conflict,
       name: this.name(conflict),
-      mine: this.text(conflict, conflict.mine),
-      theirs: this.text(conflict, conflict.theirs),
+      ...this.apart(conflict),
+      both: bothOf(conflict) !== undefined,
     })),
   );
+
+  /** Both values, with as many digits as tell them apart. */
+  private apart(conflict: PlanConflict): { readonly mine: string; readonly theirs: string } {
+    const of = (digits?: number) => ({
+      mine: this.text(conflict, conflict.mine, digits),
+      theirs: this.text(conflict, conflict.theirs, digits),
+    });
+    const tries = [undefined, 2, 3, 4, 6].map(of);
+    return tries.find(({ mine, theirs }) => mine !== theirs) ?? of();
+  }
 
   private name({ section, key, mine, theirs }: PlanConflict): string {
     if (section === 'accepted') return `Acceptance: ${this.whereOf(`check.${key}`)}`;
@@ -97,13 +112,20 @@ export class ConflictFields {
     return place.startsWith('check.') ? 'a check that is gone' : placeName(place);
   }
 
-  private text({ section, key }: PlanConflict, value: unknown): string {
+  private text({ section, key }: PlanConflict, value: unknown, digits?: number): string {
     if (value === undefined) return 'nothing';
     const q = findQuantity(key);
     if (section === 'readings' && q)
       return (value as Reading).repeats
         .map((r) =>
-          this.units.figure({ ...r, unit: q.unit, byTape: readByTape(q, (value as Reading).instrument) }),
+          this.units.figure(
+            {
+              ...r,
+              unit: q.unit,
+              byTape: digits === undefined && readByTape(q, (value as Reading).instrument),
+            },
+            digits,
+          ),
         )
         .join(', ');
     if (section === 'limits') return this.limitText(key, value as LimitChange);

@@ -1,5 +1,14 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
-import { baseOnceArrived, keepParts, mergePlans, same, withField } from './merge-plans';
+import {
+  baseOnceArrived,
+  bothOf,
+  keepParts,
+  mergePlans,
+  same,
+  withField,
+  withSide,
+  type PlanConflict,
+} from './merge-plans';
 
 const half = (value: number) => ({ repeats: [{ value }], instrument: 'tape' as const });
 const base: Plan = {
@@ -23,7 +32,13 @@ describe('mergePlans', () => {
     const theirs = withField(base, 'readings', 'donor.half.left', half(793.7));
     const { plan, conflicts } = mergePlans(base, mine, theirs);
     expect(conflicts).toEqual([
-      { section: 'readings', key: 'donor.half.left', mine: half(790.9), theirs: half(793.7) },
+      {
+        section: 'readings',
+        key: 'donor.half.left',
+        base: half(792.3),
+        mine: half(790.9),
+        theirs: half(793.7),
+      },
     ]);
     expect(plan.readings['donor.half.left']).toEqual(half(793.7));
   });
@@ -44,7 +59,13 @@ describe('mergePlans', () => {
     // What somebody else wrote over it is asked about all the same.
     const over = withField(theirs, 'readings', 'donor.half.left', half(793.7));
     expect(mergePlans(baseOnceArrived(base, sent, over), mine, over).conflicts).toEqual([
-      { section: 'readings', key: 'donor.half.left', mine: half(790.95), theirs: half(793.7) },
+      {
+        section: 'readings',
+        key: 'donor.half.left',
+        base: half(792.3),
+        mine: half(790.95),
+        theirs: half(793.7),
+      },
     ]);
   });
 
@@ -76,8 +97,45 @@ describe('mergePlans', () => {
     expect(mergePlans(base, removed, base).plan.readings).not.toHaveProperty(['donor.half.right']);
     const changed = withField(base, 'readings', 'donor.half.right', half(744.4));
     expect(mergePlans(base, removed, changed).conflicts).toEqual([
-      { section: 'readings', key: 'donor.half.right', mine: undefined, theirs: half(744.4) },
+      {
+        section: 'readings',
+        key: 'donor.half.right',
+        base: half(741.1),
+        mine: undefined,
+        theirs: half(744.4),
+      },
     ]);
+  });
+});
+
+describe('readings of two pages', () => {
+  const taken = (...values: number[]) => ({
+    repeats: values.map((value) => ({ value })),
+    instrument: 'tape' as const,
+  });
+  const left = (reading: unknown) => withField(base, 'readings', 'donor.half.left', reading);
+
+  it('both stay where both put a repeat to what was there', () => {
+    const { plan, conflicts } = mergePlans(base, left(taken(792.3, 792.8)), left(taken(792.3, 791.9)));
+    expect(conflicts).toEqual([]);
+    expect(plan.readings['donor.half.left']).toEqual(taken(792.3, 791.9, 792.8));
+  });
+
+  it('are asked about where one began anew, or with another instrument', () => {
+    const anew = mergePlans(base, left(taken(790.2)), left(taken(792.3, 791.9))).conflicts;
+    expect(anew).toHaveLength(1);
+    expect(bothOf(anew[0] as PlanConflict)).toEqual(taken(792.3, 791.9, 790.2));
+    const calipers = { ...taken(792.3, 792.36), instrument: 'caliper' as const };
+    const [other] = mergePlans(base, left(calipers), left(taken(792.3, 791.9))).conflicts;
+    expect(bothOf(other as PlanConflict)).toBeUndefined();
+  });
+
+  it('can be put back to what stood before, or to mine, for whoever takes the work up', () => {
+    const [mine, theirs] = [left(taken(790.2)), left(taken(788.8))];
+    const { plan, conflicts } = mergePlans(base, mine, theirs);
+    const [b, m] = [withSide(theirs, conflicts, 'base'), withSide(plan, conflicts, 'mine')];
+    expect(b).toEqual(base);
+    expect(mergePlans(b, m, theirs).conflicts).toEqual(conflicts);
   });
 });
 

@@ -1,18 +1,20 @@
-import { EMPTY_PLAN, type Plan } from '@intervex/core';
+import { EMPTY_PLAN, type Plan, type Reading, type Repeat } from '@intervex/core';
 
 export type Section = keyof Plan & string;
-const SECTIONS = Object.keys(EMPTY_PLAN) as Section[];
+export const SECTIONS = Object.keys(EMPTY_PLAN) as Section[];
 type Fields = Readonly<Record<string, unknown>>;
 
 /** A field that both changed, differently. Undefined means that the field is not there. */
 export interface PlanConflict {
   readonly section: Section;
   readonly key: string;
+  /** What stood there before either. */
+  readonly base?: unknown;
   readonly mine: unknown;
   readonly theirs: unknown;
 }
 
-interface MergedPlan {
+export interface MergedPlan {
   /** Theirs, with my changes where only I changed a field. */
   readonly plan: Plan;
   readonly conflicts: readonly PlanConflict[];
@@ -32,13 +34,41 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): MergedPlan {
     const fields: Record<string, unknown> = { ...t };
     for (const key of new Set([...Object.keys(b), ...Object.keys(m), ...Object.keys(t)])) {
       if (same(m[key], b[key]) || same(m[key], t[key])) continue;
+      const both = section === 'readings' ? bothAdded(b[key], m[key], t[key]) : undefined;
       if (same(t[key], b[key])) put(fields, key, m[key]);
-      else conflicts.push({ section, key, mine: m[key], theirs: t[key] });
+      else if (both) put(fields, key, both);
+      else conflicts.push({ section, key, base: b[key], mine: m[key], theirs: t[key] });
     }
     Object.assign(merged, { [section]: fields });
   }
   return { plan: merged, conflicts };
 }
+
+/** Where and with what a reading was taken; repeats of two are one reading’s only where these are alike. */
+const taken = ({ repeats: _repeats, ...rest }: Reading): unknown => rest;
+
+const goesOn = (repeats: readonly Repeat[], from: readonly Repeat[]): boolean =>
+  repeats.length > from.length && same(repeats.slice(0, from.length), from);
+
+/** Both only put further repeats to the same reading: all of them stay. */
+function bothAdded(base: unknown, mine: unknown, theirs: unknown): Reading | undefined {
+  const [b, m, t] = [base, mine, theirs] as (Reading | undefined)[];
+  if (!b || !m || !t || !same(taken(b), taken(m)) || !same(taken(b), taken(t))) return undefined;
+  if (!goesOn(m.repeats, b.repeats) || !goesOn(t.repeats, b.repeats)) return undefined;
+  return { ...t, repeats: [...t.repeats, ...m.repeats.slice(b.repeats.length)] };
+}
+
+/** Both readings of a question as repeats of one; nothing where they were taken with other instruments or from other places. */
+export function bothOf({ section, base, mine, theirs }: PlanConflict): Reading | undefined {
+  const [b, m, t] = [base, mine, theirs] as (Reading | undefined)[];
+  if (section !== 'readings' || !m || !t || !same(taken(m), taken(t))) return undefined;
+  const own = b && goesOn(m.repeats, b.repeats) ? m.repeats.slice(b.repeats.length) : m.repeats;
+  return { ...t, repeats: [...t.repeats, ...own] };
+}
+
+/** The plan with each field that is asked about as one side has it. */
+export const withSide = (plan: Plan, conflicts: readonly PlanConflict[], side: 'base' | 'mine'): Plan =>
+  conflicts.reduce((made, c) => withField(made, c.section, c.key, c[side]), plan);
 
 /**
  * What both started from, once what was sent from here has arrived there: such a field is nobody else’s change, whatever

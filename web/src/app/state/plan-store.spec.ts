@@ -139,7 +139,7 @@ describe('plan store', () => {
     store.put('brief', 'vehicle', 'Hollin Tern');
     await settle();
     http.expectNone({ method: 'PUT' });
-    store.settle(conflict, true);
+    store.settle(conflict, 'mine');
     await settle();
     const request = put();
     expect(sent(request)).toMatchObject({ baseRevision: 5, plan: { brief: { vehicle: 'Hollin Tern' } } });
@@ -180,6 +180,65 @@ describe('plan store', () => {
     expect(store.conflicts()).toHaveLength(1);
     await settle();
     http.expectNone({ method: 'PUT' });
+  });
+
+  it('asks where another changes the field that is being entered, though what was typed so far was saved', async () => {
+    store.setReading('donor.half.left', half(31));
+    await settle();
+    put().flush(view(5, withHalf(31)));
+    await catchUp(6, view(6, withHalf(326)));
+    const [conflict] = store.conflicts();
+    expect(conflict).toMatchObject({ base: half(792.3), mine: half(31), theirs: half(326) });
+    // He goes on typing: what is asked about is what he typed.
+    store.setReading('donor.half.left', half(317));
+    expect(store.conflicts()).toMatchObject([{ mine: half(317), theirs: half(326) }]);
+    await settle();
+    http.expectNone({ method: 'PUT' });
+    store.settle(store.conflicts()[0] as never, 'both');
+    await settle();
+    const request = put();
+    const both = { repeats: [{ value: 326 }, { value: 317 }], instrument: 'tape' };
+    expect(sent(request).plan.readings['donor.half.left']).toEqual(both);
+    request.flush(view(7, sent(request).plan));
+    expect(store.saveState()).toBe('saved');
+  });
+
+  it('takes another’s change of a field whose entry is finished, and asks only where it cannot have been seen', async () => {
+    store.setReading('donor.half.left', half(31));
+    store.saveNow();
+    put().flush(view(5, withHalf(31)));
+    await catchUp(6, view(6, withHalf(326)));
+    expect(store.conflicts()).toEqual([]);
+    await vi.advanceTimersByTimeAsync(2500);
+    store.setReading('donor.half.left', half(340));
+    store.saveNow();
+    put().flush(view(7, withHalf(340)));
+    // A choice that came in the moment before another is made.
+    const chosen = (school: 'driveline' | 'keepOffset'): Plan => ({
+      ...withHalf(340),
+      choices: { ...EMPTY_PLAN.choices, school },
+    });
+    await catchUp(8, view(8, chosen('driveline')));
+    await vi.advanceTimersByTimeAsync(300);
+    store.choose('school', 'keepOffset');
+    expect(store.conflicts()).toMatchObject([{ key: 'school', mine: 'keepOffset', theirs: 'driveline' }]);
+    store.settle(store.conflicts()[0] as never, 'theirs');
+    await settle();
+    expect(store.plan()).toEqual(chosen('driveline'));
+    expect(store.saveState()).toBe('saved');
+  });
+
+  it('hears of what was saved by others after its own save, though it was told of it while that was under way', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    const request = put();
+    await catchUp(6, view(6, withHalf(788.8)));
+    expect(store.plan()).toEqual(withHalf(790.1));
+    request.flush(view(5, withHalf(790.1)));
+    await vi.advanceTimersByTimeAsync(0);
+    http.expectOne(`/api/variants/${ID}`).flush(view(6, withHalf(788.8)));
+    await vi.advanceTimersByTimeAsync(0);
+    expect(store.plan()).toEqual(withHalf(788.8));
   });
 
   it('saves a finished entry at once', async () => {
@@ -228,6 +287,82 @@ describe('plan store', () => {
     await undone;
     expect(store.plan()).toEqual(withHalf(792.3));
     await settle();
+  });
+
+  it('keeps what is typed while an undo is under way, and saves it on top', async () => {
+    const undone = store.step('undo');
+    await vi.advanceTimersByTimeAsync(0);
+    const request = http.expectOne(`/api/variants/${ID}/undo`);
+    store.setReading('donor.half.right', half(741.9));
+    await settle();
+    // Nothing is saved before it is done.
+    http.expectNone({ method: 'PUT' });
+    request.flush({ ...view(5, EMPTY_PLAN), last: { kind: 'undo', who: 'Ansa' } });
+    await undone;
+    const now = { ...EMPTY_PLAN, readings: { 'donor.half.right': half(741.9) } };
+    expect(store.plan()).toEqual(now);
+    await settle();
+    const saved = put();
+    expect(sent(saved)).toMatchObject({ baseRevision: 5, plan: now });
+    saved.flush(view(6, now));
+  });
+
+  it('asks where an undo meets what is typed meanwhile', async () => {
+    const undone = store.step('undo');
+    await vi.advanceTimersByTimeAsync(0);
+    store.setReading('donor.half.left', half(700));
+    http.expectOne(`/api/variants/${ID}/undo`).flush(view(5, EMPTY_PLAN));
+    await undone;
+    expect(store.conflicts()).toMatchObject([{ base: half(792.3), mine: half(700), theirs: undefined }]);
+  });
+
+  it('says whose change an undo took back, for a while, and why one was not', async () => {
+    await catchUp(5, { ...view(5, withHalf(788.8)), undoesBy: 'Birk' });
+    const undone = store.step('undo');
+    await vi.advanceTimersByTimeAsync(0);
+    http.expectOne(`/api/variants/${ID}/undo`).flush(view(6, withHalf(792.3)));
+    await undone;
+    expect(store.stepped()).toBe('Undone: pinion axis to WMS, left, which Birk entered');
+    await vi.advanceTimersByTimeAsync(7000);
+    expect(store.stepped()).toBe('');
+    const refused = store.step('undo');
+    await vi.advanceTimersByTimeAsync(0);
+    http
+      .expectOne(`/api/variants/${ID}/undo`)
+      .flush(
+        { error: 'nothingToUndo', message: 'There is nothing to undo.', problems: [] },
+        { status: 409, statusText: 'x' },
+      );
+    await refused;
+    expect(store.stepped()).toContain('Not undone: There is nothing to undo');
+    store.choose('school', 'keepOffset');
+    expect(store.stepped()).toBe('');
+    await settle();
+    put().flush(view(7, store.plan()));
+  });
+
+  it('takes nothing back while the server does not answer', async () => {
+    store.setReading('donor.half.left', half(790.1));
+    await settle();
+    put().error(new ProgressEvent('error'));
+    expect(store.canUndo()).toBe(false);
+    await store.step('undo');
+    expect(store.stepped()).toBe('Not undone: the server does not answer');
+    await settle();
+    put().flush(view(5, withHalf(790.1)));
+    expect(store.canUndo()).toBe(true);
+  });
+
+  it('tells what another took back', async () => {
+    await catchUp(5, { ...view(5, EMPTY_PLAN), last: { kind: 'undo', who: 'Birk' } });
+    expect(store.merged()).toBe('Birk took back pinion axis to WMS, left.');
+  });
+
+  it('never goes back a revision', async () => {
+    await catchUp(7, view(6, withHalf(788.8)));
+    await catchUp(8, view(5, withHalf(700)));
+    expect(store.plan()).toEqual(withHalf(788.8));
+    expect(store.variant()?.revision).toBe(6);
   });
 
   it('notes what the strip showed before a run of edits', () => {

@@ -37,13 +37,16 @@ import { Following } from './following';
 import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
 import {
   baseOnceArrived,
+  bothOf,
   keepParts,
   mergePlans,
   same,
   withField,
+  withSide,
   type PlanConflict,
   type Section,
 } from './merge-plans';
+import { UnderHand } from './under-hand';
 import { PersonService } from './person.service';
 import { MeService } from './me.service';
 import { StripMemory } from './strip-memory';
@@ -58,6 +61,8 @@ const QUIET_MS = 450;
 const REST_MS = 1000;
 /** Quiet time after which work is kept in this browser, ms. */
 const KEEP_MS = 300;
+/** How long the bar says what an undo did, ms. */
+const SAID_MS = 6000;
 /** Longest pause between two tries while the server does not answer, ms. */
 const MOST_PAUSE_MS = 5000;
 
@@ -79,6 +84,13 @@ export class PlanStore {
   /** Saves that do not wait: an entry is finished. */
   private readonly finished = new Subject<void>();
   private readonly typed = new Subject<void>();
+  /** Saves, undos and restores, one after the other. */
+  private readonly jobs = new Subject<() => Observable<unknown>>();
+  /** The server was found not to answer. */
+  private readonly away = new Subject<void>();
+  private readonly underHand = new UnderHand();
+  /** Newest revision of the open plan that the server told of. */
+  private told = 0;
   /** The server's state that the present plan was made from. */
   private readonly base = signal<VariantView | undefined>(undefined);
   private readonly strip = new StripMemory();
@@ -109,7 +121,11 @@ export class PlanStore {
   readonly loadError = signal('');
   /** Work on this plan that a page left behind before it was saved. */
   readonly leftBehind = signal<{ readonly key: string; readonly work: Unsaved } | undefined>(undefined);
-  readonly canUndo = computed(() => this.saveState() === 'editing' || (this.base()?.canUndo ?? false));
+  readonly canUndo = computed(
+    () =>
+      this.saveState() === 'editing' ||
+      (['saved', 'saving'].includes(this.saveState()) && (this.base()?.canUndo ?? false)),
+  );
   readonly canRedo = computed(() => this.saveState() === 'saved' && (this.base()?.canRedo ?? false));
   /** Strip values before the present run of edits, by id. */
   readonly stripBefore = this.strip.before;
@@ -119,11 +135,11 @@ export class PlanStore {
       this.keepUnsaved();
     });
     merge(this.saves.pipe(debounceTime(QUIET_MS)), this.finished)
-      .pipe(
-        filter(() => !this.held),
-        concatMap(() => this.saveOnce()),
-      )
-      .subscribe();
+      .pipe(filter(() => !this.held))
+      .subscribe(() => {
+        this.jobs.next(() => this.saveOnce());
+      });
+    this.jobs.pipe(concatMap((job) => job())).subscribe();
   }
 
   /** Opens a variant. What is not saved of the last one is saved first. */
@@ -133,6 +149,8 @@ export class PlanStore {
     this.loadError.set('');
     try {
       const view = await firstValueFrom(this.api.variant(id));
+      if (this.kept) (await this.unsaved())?.begin();
+      this.kept = false;
       this.adopt(view);
       this.dropped.set(view.dropped ?? []);
       this.stripBefore.set({});
@@ -153,14 +171,18 @@ export class PlanStore {
     return found && !this.gone.destroyed ? this.injector.get(found.UnsavedService) : undefined;
   }
 
+  private isNews({ base, plan }: Unsaved): boolean {
+    const merged = mergePlans(base, plan, this.plan());
+    return merged.conflicts.length > 0 || !same(merged.plan, this.plan());
+  }
+
   private async lookBehind(id: string): Promise<void> {
     if (this.base()?.id !== id) return;
     const unsaved = await this.unsaved();
     const left = await unsaved?.find(id);
     if (!unsaved || this.base()?.id !== id) return;
     // What reached the server after all need not be asked about.
-    const { base, plan } = left?.work ?? {};
-    const news = base && plan && !same(mergePlans(base, plan, this.plan()).plan, this.plan());
+    const news = left && this.isNews(left.work);
     if (left && !news) await unsaved.settle(left.key);
     this.leftBehind.set(news ? left : undefined);
   }
@@ -173,8 +195,8 @@ export class PlanStore {
     if (take) {
       const { plan, conflicts } = mergePlans(left.work.base, left.work.plan, this.plan());
       this.show(keepParts(this.plan(), plan));
-      this.conflicts.set(conflicts);
-      this.saveState.set(conflicts.length > 0 ? 'conflict' : 'editing');
+      this.conflicts.update((open) => [...open, ...conflicts]);
+      this.saveState.set(this.conflicts().length > 0 ? 'conflict' : 'editing');
       this.keepUnsaved();
       this.saves.next();
     }
@@ -185,11 +207,19 @@ export class PlanStore {
   private keepUnsaved(): void {
     const base = this.base();
     if (!base) return;
-    const plan = same(this.plan(), base.plan) ? undefined : this.plan();
+    const conflicts = this.conflicts();
+    const all = conflicts.length === 0 && same(this.plan(), base.plan);
     // Nothing was kept, and nothing is to be.
-    if (!plan && !this.kept) return;
+    if (all && !this.kept) return;
     this.kept = true;
-    void this.unsaved().then((unsaved) => unsaved?.keep(base, plan));
+    // What is asked about is asked again of whoever takes the work up: mine, and what stood before either.
+    const work = {
+      base: withSide(base.plan, conflicts, 'base'),
+      plan: withSide(this.plan(), conflicts, 'mine'),
+    };
+    void this.unsaved().then((unsaved) => {
+      unsaved?.keep(base.id, all ? undefined : work);
+    });
   }
 
   /** What was read of a quantity. */
@@ -242,6 +272,7 @@ export class PlanStore {
   /** Saves what is typed without waiting for a pause: the entry is finished. */
   saveNow(): void {
     this.following.atOnce();
+    this.underHand.finished();
     if (this.saveState() === 'editing') this.finished.next();
   }
 
@@ -251,6 +282,7 @@ export class PlanStore {
    */
   async catchUp(revision: number): Promise<void> {
     const base = this.base();
+    this.told = Math.max(this.told, revision);
     if (!base || base.revision >= revision || this.saveState() === 'conflict') return;
     const view = await firstValueFrom(this.api.variant(base.id)).catch(() => undefined);
     const now = this.base();
@@ -258,51 +290,152 @@ export class PlanStore {
     if (!view || !now || now.id !== view.id || now.revision >= view.revision || this.saveState() === 'saving')
       return;
     this.strip.note(`live ${view.revision}`, this.results().strip);
-    const { plan, conflicts } = mergePlans(this.commonWith(now.plan, view.plan), this.plan(), view.plan);
+    this.tellOf(now, view);
+    this.takeOver(view, this.commonWith(now.plan, view.plan));
+  }
+
+  /** Says what another took back, or put back, where that is all that came. */
+  private tellOf(before: VariantView, now: VariantView): void {
+    const { last } = now;
+    if (!last || now.revision !== before.revision + 1) return;
+    const did = {
+      undo: 'took back',
+      redo: 'did again',
+      restore: 'put an earlier revision back, which changes',
+    };
+    const verb = did[last.kind as keyof typeof did];
+    const places = changedPlaces(before.plan, now.plan);
+    if (verb && places.length) this.merged.set(`${last.who || 'Somebody'} ${verb} ${placesText(places)}.`);
+  }
+
+  /** Takes the server’s state over, with what was typed here since `common`; never an older one. */
+  private takeOver(view: VariantView, common: Plan): void {
+    const now = this.base();
+    if (now?.id !== view.id || view.revision < now.revision) return;
+    const mine = this.plan();
+    const { plan, conflicts } = this.underHand.meets(
+      common,
+      mine,
+      view.plan,
+      mergePlans(common, mine, view.plan),
+    );
     this.base.set(view);
-    this.show(keepParts(this.plan(), plan));
+    this.trouble.set('');
+    this.show(keepParts(mine, plan));
     this.conflicts.set(conflicts);
-    const mine = same(plan, view.plan);
-    this.saveState.set(conflicts.length > 0 ? 'conflict' : mine ? 'saved' : 'editing');
+    const all = same(plan, view.plan);
+    this.saveState.set(conflicts.length > 0 ? 'conflict' : all ? 'saved' : 'editing');
+    this.keepUnsaved();
     if (this.saveState() === 'editing') this.saves.next();
   }
 
-  /** Takes the last saved change back, or brings it back. */
+  /** Does something after all that is on its way to the server. What the server refuses is thrown as it came. */
+  private async queued<T>(job: () => Observable<T>): Promise<T | undefined> {
+    const came = await new Promise<{ readonly value?: T; readonly error?: unknown }>((resolve) => {
+      this.jobs.next(() =>
+        job().pipe(
+          tap((value) => {
+            resolve({ value });
+          }),
+          catchError((error: unknown) => {
+            resolve({ error });
+            return EMPTY;
+          }),
+          finalize(() => {
+            resolve({});
+          }),
+        ),
+      );
+    });
+    if (came.error !== undefined) throw came.error;
+    return came.value;
+  }
+
+  /** Takes the last saved change back, or brings it back. What is typed meanwhile stays. */
   async step(step: 'undo' | 'redo'): Promise<readonly string[]> {
     await this.flush();
-    const base = this.base();
-    if (!base || this.saveState() !== 'saved') return [];
-    const before = this.plan();
-    this.strip.note(step, this.results().strip);
-    try {
-      const request = { baseRevision: base.revision, who: this.person.name() };
-      this.adopt(await firstValueFrom(this.api.step(base.id, step, request)));
-    } catch (error) {
-      const refusal = refusalOf(error);
-      if (isStale(refusal)) this.adopt(refusal.current);
-      else this.trouble.set(sentenceOf(error));
+    const [done, undone] = step === 'undo' ? ['Undone', 'Not undone'] : ['Done again', 'Not done again'];
+    const why = this.whyNot();
+    if (why) {
+      this.say(`${undone}: ${why}`);
       return [];
     }
-    const places = changedPlaces(before, this.plan());
-    this.stepped.set(
-      places.length ? `${step === 'undo' ? 'Undone' : 'Done again'}: ${placesText(places)}` : '',
-    );
-    return places;
+    this.strip.note(step, this.results().strip);
+    let before: VariantView | undefined;
+    try {
+      const view = await this.queued(() => {
+        before = this.base();
+        return before ? this.takenOver(before, (of) => this.api.step(of.id, step, this.asking(of))) : EMPTY;
+      });
+      if (!view || !before) return [];
+      const by = step === 'undo' ? before.undoesBy : before.redoesBy;
+      const places = changedPlaces(before.plan, view.plan);
+      const whose = by && by !== this.person.name() ? `, which ${by} entered` : '';
+      this.say(places.length ? `${done}: ${placesText(places)}${whose}` : '');
+      return places;
+    } catch (error) {
+      const refusal = refusalOf(error);
+      if (isStale(refusal) && before) this.takeOver(refusal.current, before.plan);
+      this.say(`${undone}: ${isStale(refusal) ? 'somebody changed the plan meanwhile' : sentenceOf(error)}`);
+      return [];
+    }
+  }
+
+  /** Why nothing can be taken back now; nothing where it can. */
+  private whyNot(): string {
+    const reasons: Partial<Record<SaveState, string>> = {
+      waiting: 'the server does not answer',
+      conflict: 'first answer what is asked above',
+      refused: 'what you typed is not saved',
+    };
+    return reasons[this.saveState()] ?? '';
+  }
+
+  /** Says in the bar what was done, for a while. */
+  private say(what: string): void {
+    this.stepped.set(what);
+    setTimeout(() => {
+      if (this.stepped() === what) this.stepped.set('');
+    }, SAID_MS);
   }
 
   /** Puts an earlier revision back as a new one. What the server refuses is thrown as it came. */
   async restore(revision: number): Promise<void> {
     await this.flush();
-    const base = this.base();
-    if (!base || this.saveState() !== 'saved') return;
-    const request = { baseRevision: base.revision, revision, who: this.person.name() };
-    this.adopt(await firstValueFrom(this.api.restore(base.id, request)));
+    if (this.whyNot()) return;
+    await this.queued(() => {
+      const before = this.base();
+      return before
+        ? this.takenOver(before, (of) => this.api.restore(of.id, { ...this.asking(of), revision }))
+        : EMPTY;
+    });
   }
 
-  /** Settles one conflict: keep mine, or take theirs. The last one settled lets saving go on. */
-  settle(conflict: PlanConflict, keepMine: boolean): void {
-    if (keepMine) this.show(withField(this.plan(), conflict.section, conflict.key, conflict.mine));
+  private readonly asking = ({ revision }: VariantView) => ({
+    baseRevision: revision,
+    who: this.person.name(),
+  });
+
+  /** What the server makes of the plan as it stood, taken over before anything else is sent. */
+  private takenOver(
+    before: VariantView,
+    ask: (of: VariantView) => Observable<VariantView>,
+  ): Observable<VariantView> {
+    return ask(before).pipe(
+      tap((view) => {
+        this.takeOver(view, before.plan);
+      }),
+    );
+  }
+
+  /** Settles one conflict: keep mine, take theirs, or both as repeats. The last one settled lets saving go on. */
+  settle(conflict: PlanConflict, side: 'mine' | 'theirs' | 'both'): void {
+    const { section, key, mine, theirs } = conflict;
+    const value = side === 'mine' ? mine : side === 'theirs' ? theirs : bothOf(conflict);
+    this.underHand.forget();
+    this.show(withField(this.plan(), section, key, value));
     this.conflicts.update((list) => list.filter((c) => c !== conflict));
+    this.keepUnsaved();
     if (this.conflicts().length > 0) return;
     this.saveState.set('editing');
     this.saves.next();
@@ -315,8 +448,10 @@ export class PlanStore {
 
   /** Saves what is not saved yet and waits for it. */
   async flush(): Promise<void> {
-    if (this.saveState() !== 'editing' && this.saveState() !== 'refused') return;
-    await firstValueFrom(this.saveOnce(), { defaultValue: undefined });
+    if (!['editing', 'refused', 'saving'].includes(this.saveState())) return;
+    // A server that does not answer holds nobody up: the work is kept here.
+    const away = firstValueFrom(this.away, { defaultValue: undefined });
+    await Promise.race([this.queued(() => this.saveOnce()), away]);
   }
 
   /** Shows a plan and at once all that follows from it. */
@@ -336,14 +471,29 @@ export class PlanStore {
     if (same((plan[section] as Readonly<Record<string, unknown>>)[key], value)) return;
     this.strip.note(`${section}.${key}`, this.now().strip);
     this.following.soon();
+    const question = this.underHand.enters(plan, section, key, value);
     this.write(withField(plan, section, key, value));
     this.typed.next();
-    if (this.saveState() === 'conflict') return;
+    this.stepped.set('');
+    if (question) this.ask(question);
+    if (this.saveState() === 'conflict') {
+      this.conflicts.update((list) =>
+        list.map((c) => (c.section === section && c.key === key ? { ...c, mine: value } : c)),
+      );
+      return;
+    }
     if (this.saveState() !== 'waiting' && this.saveState() !== 'saving') this.saveState.set('editing');
     this.saves.next();
   }
 
+  private ask(question: PlanConflict): void {
+    this.conflicts.update((list) => [...list, question]);
+    this.saveState.set('conflict');
+  }
+
   private adopt(view: VariantView): void {
+    this.underHand.forget();
+    this.told = view.revision;
     this.base.set(view);
     this.show(keepParts(this.plan(), view.plan));
     this.saveState.set('saved');
@@ -381,6 +531,7 @@ export class PlanStore {
   private pause(error: unknown, count: number): Observable<unknown> {
     if (!canRetry(error)) return throwError(() => error);
     this.saveState.set('waiting');
+    this.away.next();
     this.trouble.set(
       refusalOf(error)?.error === 'unavailable'
         ? sentenceOf(error)
@@ -390,12 +541,15 @@ export class PlanStore {
   }
 
   private saved(view: VariantView, sent: Plan): void {
+    // Another plan was opened while this one was on its way.
+    if (this.base()?.id !== view.id) return;
     const unchanged = this.plan() === sent;
     this.base.set(view);
     this.trouble.set('');
     this.saveState.set(unchanged ? 'saved' : 'editing');
     if (unchanged) this.show(keepIdentity(sent, view.plan));
     this.keepUnsaved();
+    if (this.told > view.revision) void this.catchUp(this.told);
   }
 
   private refusedSave(error: unknown, sent: Plan): void {
@@ -434,21 +588,14 @@ export class PlanStore {
 
   private mergeWith({ base, current }: StaleRefusal): void {
     const common = this.commonWith(base, current.plan);
-    const { plan, conflicts } = mergePlans(common, this.plan(), current.plan);
     const others = !same(common, current.plan);
-    this.base.set(current);
-    this.trouble.set('');
-    this.show(keepParts(this.plan(), plan));
-    this.conflicts.set(conflicts);
-    if (conflicts.length > 0) {
-      this.saveState.set('conflict');
-      return;
-    }
-    if (others && !same(plan, current.plan))
-      this.merged.set('Another page changed other fields meanwhile. Both changes are kept.');
-    else if (others) this.merged.set('Another page changed this plan meanwhile. Its changes are shown.');
-    this.saveState.set(same(plan, current.plan) ? 'saved' : 'editing');
-    this.keepUnsaved();
+    this.takeOver(current, common);
+    if (this.conflicts().length > 0 || !others) return;
+    this.merged.set(
+      same(this.plan(), current.plan)
+        ? 'Another page changed this plan meanwhile. Its changes are shown.'
+        : 'Another page changed other fields meanwhile. Both changes are kept.',
+    );
   }
 }
 

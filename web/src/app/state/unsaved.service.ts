@@ -1,6 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { VariantView } from '@intervex/contract/wire';
-import type { Plan } from '@intervex/core';
+import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
 
 /** Work that the server has not taken yet. */
 export interface Unsaved {
@@ -10,6 +9,19 @@ export interface Unsaved {
   readonly plan: Plan;
   /** ISO 8601. */
   readonly at: string;
+}
+
+/** As it lies in the browser, which may outlive the page that wrote it by many versions. */
+interface Stored extends Unsaved {
+  /** Of the plan; work of before that was noted is of version 10 or below. */
+  readonly version?: number;
+}
+/** Newest version by which work was kept without one. */
+const UNNOTED = 10;
+
+interface Kept {
+  readonly key: string;
+  readonly work: Unsaved;
 }
 
 const PREFIX = 'unsaved ';
@@ -22,40 +34,57 @@ const LOCK = 'intervex page ';
 @Injectable({ providedIn: 'root' })
 export class UnsavedService {
   private readonly page = crypto.randomUUID();
+  /** Changes with each variant that is opened: what was left of one is not written over by the next. */
+  private opening = crypto.randomUUID();
   private locked = false;
   /** What is written now or next, by its order. */
   private last: Promise<unknown> = Promise.resolve();
 
-  /** Keeps the work, or forgets it where all of it is saved. */
-  keep(base: VariantView, plan: Plan | undefined): void {
-    this.hold();
-    const key = `${PREFIX}${base.id} ${this.page}`;
-    const work: Unsaved | undefined = plan && {
-      variant: base.id,
-      base: base.plan,
-      plan,
-      at: new Date().toISOString(),
-    };
-    this.last = this.last.then(() => (work ? write(key, work) : forget(key))).catch(() => undefined);
+  /** Another variant is opened, or the same again. */
+  begin(): void {
+    this.opening = crypto.randomUUID();
   }
 
-  /** The newest work on a variant that a page left behind; nothing where there is none. */
-  async find(variant: string): Promise<{ readonly key: string; readonly work: Unsaved } | undefined> {
+  /** Keeps the work, or forgets it where all of it is saved. */
+  keep(variant: string, work: { readonly base: Plan; readonly plan: Plan } | undefined): void {
+    this.hold();
+    const key = `${PREFIX}${variant} ${this.opening} ${this.page}`;
+    const stored: Stored | undefined = work && {
+      ...work,
+      variant,
+      version: PLAN_VERSION,
+      at: new Date().toISOString(),
+    };
+    this.last = this.last.then(() => (stored ? write(key, stored) : forget(key))).catch(() => undefined);
+  }
+
+  /** The newest work on a variant that a page left behind, as plans of today; nothing where there is none. */
+  async find(variant: string): Promise<Kept | undefined> {
     try {
+      await this.last;
       const { entries } = await import('idb-keyval');
       const alive = await pagesAlive();
-      const left = (await entries<string, Unsaved>())
-        .filter(([key]) => key.startsWith(`${PREFIX}${variant} `) && !alive.has(key.slice(-this.page.length)))
+      const left = (await entries<string, Stored>())
+        .filter(([key]) => key.startsWith(`${PREFIX}${variant} `) && this.isLeft(key, alive))
         .sort(([, a], [, b]) => b.at.localeCompare(a.at));
-      return left[0] && { key: left[0][0], work: left[0][1] };
+      return left[0] && { key: left[0][0], work: upToDate(left[0][1]) };
     } catch {
       // A browser that keeps nothing has nothing to offer.
       return undefined;
     }
   }
 
+  /** Its page is no more, or went on to something else. */
+  private isLeft(key: string, alive: ReadonlySet<string>): boolean {
+    if (key.endsWith(`${this.opening} ${this.page}`)) return false;
+    const page = key.slice(-this.page.length);
+    return page === this.page || !alive.has(page);
+  }
+
   /** It was taken back or thrown away. */
   async settle(key: string): Promise<void> {
+    // What takes its place is written first.
+    await this.last;
     await forget(key).catch(() => undefined);
   }
 
@@ -68,8 +97,13 @@ export class UnsavedService {
   }
 }
 
-async function write(key: string, work: Unsaved): Promise<void> {
+async function write(key: string, work: Stored): Promise<void> {
   await (await import('idb-keyval')).set(key, work);
+}
+
+function upToDate({ version = UNNOTED, ...work }: Stored): Unsaved {
+  const of = (plan: Plan): Plan => planFromStore(version, plan).plan;
+  return { ...work, base: of(work.base), plan: of(work.plan) };
 }
 
 async function forget(key: string): Promise<void> {
