@@ -1,4 +1,5 @@
 import { placeName, type Plan } from '@intervex/core';
+import { same } from './merge-plans';
 
 /** Sections of a plan whose entries are places of their own, and how they are named. */
 const SECTIONS = {
@@ -23,8 +24,6 @@ export function changedPlaces(before: Plan, after: Plan): readonly string[] {
     return keys.filter((key) => !same(was?.[key], is?.[key])).map((key) => `${SECTIONS[section]}${key}`);
   });
 }
-
-const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /**
  * Names of places for a line of text.
