@@ -125,12 +125,12 @@ function farOfLines(a: Point3, b: Point3, c: Point3, d: Point3): number {
   const [vx, vy, vz] = [d[0] - c[0], d[1] - c[1], d[2] - c[2]];
   const [wx, wy, wz] = [a[0] - c[0], a[1] - c[1], a[2] - c[2]];
   const [uu, vv, uv] = [ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz, ux * vx + uy * vy + uz * vz];
-  const [uw, vw] = [ux * wx + uy * wy + uz * wz, vx * wx + vy * wy + vz * wz];
+  const [aw, dw] = [ux * wx + uy * wy + uz * wz, vx * wx + vy * wy + vz * wz];
   const flat = uu * vv - uv * uv;
   // Along the first line as if the other had no ends; then along the other; then again along the first.
-  const first = flat > 1e-12 * uu * vv ? clamp((uv * vw - vv * uw) / flat, 0, 1) : 0;
-  const t = vv > 0 ? clamp((uv * first + vw) / vv, 0, 1) : 0;
-  const s = uu > 0 ? clamp((uv * t - uw) / uu, 0, 1) : 0;
+  const first = flat > 1e-12 * uu * vv ? clamp((uv * dw - vv * aw) / flat, 0, 1) : 0;
+  const t = vv > 0 ? clamp((uv * first + dw) / vv, 0, 1) : 0;
+  const s = uu > 0 ? clamp((uv * t - aw) / uu, 0, 1) : 0;
   const [x, y, z] = [wx + s * ux - t * vx, wy + s * uy - t * vy, wz + s * uz - t * vz];
   return Math.sqrt(x * x + y * y + z * z);
 }

@@ -122,4 +122,32 @@ describe('routes page', () => {
     expect(bench.all('tbody tr').length).toBeLessThan(rows);
     bench.fixture.destroy();
   });
+
+  it('stays legible with many ways, and compares those that are chosen, the open one always among them', async () => {
+    const bench = await Bench.of(RoutesPage, priced(860, 22));
+    const all = Array.from({ length: 20 }, (_, i) => ({
+      ...variantView(priced(100 + 13 * i, 60 - i)),
+      id: i === 7 ? VARIANT : `11111111-2222-4c9a-9d2e-0000000000${String(i + 10)}`,
+      name: `Way ${i + 1}`,
+    }));
+    TestBed.inject(HttpTestingController)
+      .expectOne((r) => r.url.endsWith('/variants'))
+      .flush(all);
+    await bench.settle();
+    const heads = () => bench.all('thead th[scope=col] a').map((a) => a.textContent?.trim());
+    expect(heads()).toHaveLength(20);
+    const [table] = bench.all<HTMLTableElement>('table.wide');
+    expect(parseFloat(table?.style.minWidth ?? '')).toBeGreaterThanOrEqual(20 * 150);
+    await bench.click('Only this one');
+    expect(heads()).toEqual(['Way 8']);
+    const boxes = bench.all<HTMLInputElement>('.ways input');
+    expect(boxes[7]?.disabled).toBe(true);
+    boxes[2]?.click();
+    await bench.fixture.whenStable();
+    expect(heads().sort()).toEqual(['Way 3', 'Way 8']);
+    expect(bench.text).toContain('Compare 2 of 20 ways');
+    await bench.click('All');
+    expect(heads()).toHaveLength(20);
+    bench.fixture.destroy();
+  });
 });

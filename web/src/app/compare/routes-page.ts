@@ -49,15 +49,24 @@ export class RoutesPage {
   private readonly evaluators = new Map<string, Evaluator>();
 
   /** The open plan as it stands here; the others as the server has them. */
-  private readonly routes = computed(() => {
+  protected readonly routes = computed(() => {
     const open = this.store.variant();
     return this.variants().map((v) => {
       const plan = v.id === open?.id ? this.store.plan() : v.plan;
       return routeSummary({ id: v.id, name: v.name }, this.evaluatorOf(v.id)(plan));
     });
   });
+  /** Ways that are left out of the comparison; the open one never is. */
+  protected readonly left = signal<ReadonlySet<string>>(new Set());
+  protected readonly shown = computed(() => {
+    const [open, left] = [this.store.variant()?.id, this.left()];
+    return this.routes().filter(({ id }) => id === open || !left.has(id));
+  });
+  protected readonly ROW_WIDTH = 170;
+  /** Narrower than this a way cannot be read, px. */
+  protected readonly WAY_WIDTH = 160;
   protected readonly ranked = computed(() => {
-    const routes = this.routes();
+    const routes = this.shown();
     return routes.length ? rankRoutes(routes, this.weighing.weights()) : [];
   });
   protected readonly rows = computed(() => {
@@ -65,7 +74,7 @@ export class RoutesPage {
     const all = routeRows(ranked, (f) => (f ? this.units.figure(f) : '–'));
     return this.onlyDifferences() ? all.filter((r) => r.differs) : all;
   });
-  protected readonly alone = computed(() => this.ranked().length === 1);
+  protected readonly alone = computed(() => this.routes().length === 1);
 
   constructor() {
     effect(() => {
@@ -77,6 +86,17 @@ export class RoutesPage {
     inject(DestroyRef).onDestroy(() => {
       clearInterval(timer);
     });
+  }
+
+  protected choose(id: string, compared: boolean): void {
+    const left = new Set(this.left());
+    if (compared) left.delete(id);
+    else left.add(id);
+    this.left.set(left);
+  }
+
+  protected chooseAll(compared: boolean): void {
+    this.left.set(new Set(compared ? [] : this.routes().map(({ id }) => id)));
   }
 
   protected async load(): Promise<void> {
