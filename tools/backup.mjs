@@ -11,10 +11,10 @@ import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { dataFolder } from './lib/paths.mjs';
 
 /**
- * `backup.mjs backup [FILE]` and `backup.mjs restore FILE [aside]`: everything into one file and back, whether the
+ * `backup.mjs backup [FILE]` and `backup.mjs restore FILE [aside] [revive]`: everything into one file and back, whether the
  * application runs or not.
  */
-const [what = '', file, aside = ''] = process.argv.slice(2);
+const [what = '', file, ...said] = process.argv.slice(2);
 
 /** @returns {string} */
 function wantedFile() {
@@ -26,7 +26,7 @@ function wantedFile() {
 /** Does it on a database. @returns {number} */
 function work(/** @type {string} */ url, /** @type {string} */ name) {
   const env = { ...process.env, DATABASE_URL: url };
-  return spawnSync(process.execPath, [DATA, what, name, aside], { env, stdio: 'inherit' }).status ?? 1;
+  return spawnSync(process.execPath, [DATA, what, name, ...said], { env, stdio: 'inherit' }).status ?? 1;
 }
 
 /** On the data folder, which nobody else may start meanwhile. @returns {Promise<number>} */

@@ -67,7 +67,8 @@ export const pageSchema = Joi.object<{ before?: number; limit: number }>({
 });
 
 /** What is put back: the body of the request, or what was set aside under a name; and the word that it is meant. */
-export const restoreQuerySchema = Joi.object<{ sure: 'restore'; aside?: string }>({
+export const restoreQuerySchema = Joi.object<{ sure: 'restore'; aside?: string; revives?: 'yes' }>({
   sure: Joi.string().valid('restore').required(),
   aside: Joi.string().pattern(/^aside_\d{8,20}$/, 'name'),
+  revives: Joi.string().valid('yes'),
 });

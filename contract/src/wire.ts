@@ -102,6 +102,7 @@ export type RefusalCode =
   | 'stale'
   | 'nothingToUndo'
   | 'inUse'
+  | 'revives'
   | 'unavailable'
   | 'internal';
 

@@ -136,6 +136,58 @@ describe('a backup', () => {
     expect((await h.call('GET', `/api/variants/${variant}`)).json.revision).toBe(1);
   });
 
+  it('asks before it lets in again whom this installation has ended since', async () => {
+    await h.pool.query(
+      `insert into people (name, role, password) values ('Wren', 'helper', 'a'), ('Orm', 'builder', 'b'), ('Una', 'helper', 'c')`,
+    );
+    await h.pool.query(
+      `insert into devices (person_id, name, token, pin) select id, 'Una’s phone', '\\x01', 'x' from people where name = 'Una'`,
+    );
+    await h.pool.query(
+      `insert into guest_links (variant_id, name, token, ends_at)
+       values ($1, 'Grandad', '\\x02', now() + interval '1 day'), ($1, 'Club', '\\x03', now() + interval '1 day')`,
+      [variant],
+    );
+    const file = readFileSync(await backupFile());
+    await h.pool.query(`update people set removed_at = now() where name = 'Wren'`);
+    await h.pool.query(`update people set role = 'helper' where name = 'Orm'`);
+    await h.pool.query(`update people set password = 'd' where name = 'Una'`);
+    await h.pool.query(`update devices set ended_at = now() where name = 'Una’s phone'`);
+    await h.pool.query(`update guest_links set withdrawn_at = now() where name = 'Grandad'`);
+    const send = (query: string) =>
+      h.call('POST', `/api/restore${query}`, file, { 'content-type': 'application/octet-stream' });
+    const told = async () =>
+      (
+        await h.pool.query<{ name: string; removed: boolean }>(
+          `select name, removed_at is not null as removed from people where name in ('Wren', 'Orm', 'Una') order by name`,
+        )
+      ).rows;
+    const before = await told();
+    const asked = await send('?sure=restore');
+    expect(asked).toMatchObject({ status: 409, json: { error: 'revives' } });
+    const { problems } = asked.json as unknown as { problems: readonly { wrong: string }[] };
+    expect(problems.map(({ wrong }) => wrong.replace('would come back: ', '')).sort()).toEqual([
+      'Orm, builder, who is helper now',
+      'Una, helper, by the password of then',
+      'Wren, helper, who was removed',
+      'the device Una’s phone of Una, which was ended',
+      'the guest link of Grandad, which was withdrawn',
+    ]);
+    expect(await told()).toEqual(before);
+    expect((await send('?sure=restore&revives=perhaps')).status).toBe(400);
+    const done = await send('?sure=restore&revives=yes');
+    expect(done.status).toBe(200);
+    expect((await told()).every(({ removed }) => !removed)).toBe(true);
+    // And back: nobody comes again whom the present state does not know already.
+    const { aside } = done.json as unknown as { aside: string };
+    expect((await h.call('POST', `/api/restore?sure=restore&aside=${aside}`, {})).status).toBe(409);
+    expect((await h.call('POST', `/api/restore?sure=restore&aside=${aside}&revives=yes`, {})).status).toBe(200);
+    expect(await told()).toEqual(before);
+    await h.pool.query(`delete from guest_links where name in ('Grandad', 'Club')`);
+    await h.pool.query(`delete from devices where name = 'Una’s phone'`);
+    await h.pool.query(`delete from people where name in ('Wren', 'Orm', 'Una')`);
+  });
+
   it('that is broken, cut short, strange or newer is refused, and nothing is changed', async () => {
     const whole = readFileSync(await backupFile());
     const before = await rowsOf(h.pool);

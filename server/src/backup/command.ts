@@ -9,8 +9,8 @@ import { Refused } from '../http/refusal';
 import { restoreBackup } from './restore';
 import { writeBackup } from './write';
 
-/** `data.js backup FILE` and `data.js restore FILE [aside]`, for the command line. */
-const [what, file, aside] = process.argv.slice(2);
+/** `data.js backup FILE` and `data.js restore FILE [aside] [revive]`, for the command line. */
+const [what, file, ...said] = process.argv.slice(2);
 const migrations = join(dirname(fileURLToPath(import.meta.url)), '../migrations');
 const say = (text: string) => process.stdout.write(`${text}\n`);
 const pool = createPool(process.env['DATABASE_URL'] ?? '', pino({ level: 'silent' }));
@@ -20,10 +20,14 @@ try {
   if (what === 'backup') await backup(file);
   else await restore(file);
 } catch (error) {
-  process.stderr.write(`${error instanceof Refused ? error.body.message : startTrouble(error)}\n`);
+  process.stderr.write(`${error instanceof Refused ? refusedText(error) : startTrouble(error)}\n`);
   process.exitCode = 1;
 }
 await pool.end();
+
+function refusedText({ body }: Refused): string {
+  return body.error === 'revives' ? `${body.message} Say “revive” too where that is meant.` : body.message;
+}
 
 async function backup(to: string): Promise<void> {
   const part = `${to}.part`;
@@ -42,11 +46,13 @@ async function restore(from: string): Promise<void> {
   await stat(from).catch(() => {
     throw new Error(`There is no file ${from}. Nothing was changed.`);
   });
-  if ((await projects()) > 0 && aside !== 'aside')
+  if ((await projects()) > 0 && !said.includes('aside'))
     throw new Error(
       'There are projects in this installation already. Nothing was changed. Say “-- FILE aside” to put the backup in their place; they are kept aside in the database.',
     );
-  const done = await restoreBackup(pool, createReadStream(from), migrations);
+  const done = await restoreBackup(pool, createReadStream(from), migrations, {
+    revives: said.includes('revive'),
+  });
   say(
     `Restored as of ${done.madeAt}: ${done.projects} projects, ${done.revisions} revisions, ${done.photos} photos.${done.aside ? ` What was there before is kept aside as ${done.aside}.` : ''}`,
   );

@@ -12,6 +12,7 @@ import { withTransaction } from '../db/transaction';
 import { Refused, refused } from '../http/refusal';
 import { whyAway } from '../db/errors';
 import { CHANNEL } from '../live/feed';
+import { askWhomItRevives } from './revived';
 import { DIGESTED, END, endSchema, HEAD, headSchema, LEFT_OUT, type BackupHead } from './format';
 
 /** Schema that is filled before it takes the place of the present one. */
@@ -20,6 +21,12 @@ const INCOMING = 'incoming';
 const ASIDE = 'aside_';
 /** Largest file in a backup that is read into memory, bytes. */
 const MOST_HEAD = 4 * 1024 * 1024;
+
+/** When it is done, and whether it is meant that people and links come back that were ended here. */
+interface Meant {
+  readonly now?: Date;
+  readonly revives?: boolean;
+}
 
 /** A file of the archive. */
 type Entry = Readable & { readonly header: { readonly name: string } };
@@ -32,13 +39,13 @@ const wrong = (message: string, what: string, right = 'a backup as Intervex wrot
  * which is kept aside. What is wrong with it is found before anything is changed.
  *
  * @param folder with the migrations
- * @throws Refused that says what is wrong with the file
+ * @throws Refused that says what is wrong with the file, or whom it lets in again
  */
 export function restoreBackup(
   pool: Pool,
   from: Readable,
   folder: string,
-  now = new Date(),
+  { now = new Date(), revives = false }: Meant = {},
 ): Promise<RestoreView> {
   return withTransaction(pool, async (client) => {
     await lockShape(client);
@@ -56,6 +63,7 @@ export function restoreBackup(
     );
     await refuseNewerPlans(client);
     await client.query(`set local search_path to ${here}`);
+    await askWhomItRevives(client, { here, incoming: INCOMING, meant: revives });
     const aside = await swap(client, here, INCOMING, now);
     await client.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ kind: 'restored' })]);
     return { madeAt: head.madeAt, ...counts, aside };
@@ -63,7 +71,12 @@ export function restoreBackup(
 }
 
 /** Puts back what a restore set aside; what is there now is set aside instead. */
-export function bringBackAside(pool: Pool, aside: string, folder: string, now = new Date()): Promise<string> {
+export function bringBackAside(
+  pool: Pool,
+  aside: string,
+  folder: string,
+  { now = new Date(), revives = false }: Meant = {},
+): Promise<string> {
   return withTransaction(pool, async (client) => {
     await lockShape(client);
     if (!(await listAside(client)).includes(aside))
@@ -72,6 +85,7 @@ export function bringBackAside(pool: Pool, aside: string, folder: string, now = 
       ]);
     const { rows } = await client.query<{ name: string }>('select current_schema() as name');
     const here = rows[0]?.name ?? 'public';
+    await askWhomItRevives(client, { here, incoming: aside, meant: revives });
     const now_ = await swap(client, here, aside, now);
     const { rows: ran } = await client.query<{ name: string }>('select name from migrations');
     const done = new Set(ran.map((r) => r.name));

@@ -34,16 +34,17 @@ export function dataRoutes(pool: Pool, backups: Backups, migrations: string): Ro
     await note(pool, request, 'backup downloaded', { file: String(request.params['file']) });
   });
   open(router, 'POST /restore', async (request, response) => {
-    const { aside } = valid(restoreQuerySchema, request.query, 'query');
+    const { aside, revives } = valid(restoreQuerySchema, request.query, 'query');
+    const meant = { revives: revives === 'yes' };
     if (aside !== undefined) {
-      const now = await bringBackAside(pool, aside, migrations);
+      const now = await bringBackAside(pool, aside, migrations, meant);
       await note(pool, request, 'brought back what was set aside', { aside, now });
       response.json({ aside: now });
       return;
     }
     // A file that is refused is still taken to its end, so that the answer is heard.
     const file = request.pipe(new PassThrough());
-    const done: RestoreView = await restoreBackup(pool, file, migrations).finally(() => {
+    const done: RestoreView = await restoreBackup(pool, file, migrations, meant).finally(() => {
       request.unpipe(file);
       request.resume();
     });

@@ -11,6 +11,7 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   stale: 409,
   nothingToUndo: 409,
   inUse: 409,
+  revives: 409,
   tooLarge: 413,
   wrongType: 415,
   tooMany: 429,

@@ -7,7 +7,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
 import { startUpstream, withJson, type Upstream } from '../testing/upstream';
 import { Visitor } from '../testing/visitor';
-import { MATRIX, type Cell, type RouteKey } from './matrix';
+import { WHO_MAY } from '../testing/who-may';
+import { MATRIX, ROLES, type Cell, type Row, type RouteKey } from './matrix';
 import { hashOf, isSecret } from './secrets';
 
 const ADDRESS =
@@ -117,30 +118,47 @@ const addressOf = (key: RouteKey, of: string): string =>
     .replace(/^(\/variants\/):id/, `$1${of}`)
     .replace(':id', randomUUID());
 
-const allowed = (cell: Cell): boolean => cell !== false;
+const CELLS: Readonly<Record<string, Cell>> = { y: true, n: false, b: 'bench', v: 'variant', p: 'photo' };
+
+/** What a role may, as it is written down by hand. */
+function cellOf(key: string, role: Role): Cell | 'anyone' {
+  const told = WHO_MAY.get(key) ?? '';
+  if (told === 'open') return 'anyone';
+  const cell = CELLS[told[ROLES.indexOf(role)] ?? ''];
+  if (cell === undefined) throw new RangeError(`Nobody wrote down who may ${key}.`);
+  return cell;
+}
 
 describe('every route for every role', () => {
+  it('is in the server’s list as it is written down by hand', () => {
+    expect([...WHO_MAY.keys()].sort()).toEqual(Object.keys(MATRIX).sort());
+    for (const key of Object.keys(MATRIX) as RouteKey[])
+      for (const role of ROLES) {
+        const row: Row = MATRIX[key];
+        expect(row === 'anyone' ? row : row[role], `${role}: ${key}`).toBe(cellOf(key, role));
+      }
+  });
+
   const keys = (Object.keys(MATRIX) as RouteKey[]).filter((key) => key !== 'POST /logout');
   for (const role of ['owner', 'builder', 'helper', 'guest'] as const)
     it.each(keys)(`${role}: %s`, async (key) => {
-      const row = MATRIX[key];
+      const cell = cellOf(key, role);
       const [method = ''] = key.split(' ');
       const visitor = as[role] as Visitor;
       const changing = method !== 'GET';
       // Bodies that no route takes: who may is told what is wrong with it, who may not is told that.
       const path = `/api${addressOf(key, changing ? randomUUID() : variant)}`;
       const safe = changing && key.includes('/photos/') ? path.replace(photo, randomUUID()) : path;
-      const target =
-        changing && row !== 'anyone' && row[role] === 'variant' ? path.replace(/[0-9a-f-]{36}/, variant) : safe;
+      const target = changing && cell === 'variant' ? path.replace(/[0-9a-f-]{36}/, variant) : safe;
       const status = await visitor.status(method, target, changing ? { nothing: 1 } : undefined);
-      if (row === 'anyone' || allowed(row[role])) expect([401, 403]).not.toContain(lets(key, status));
+      if (cell !== false) expect([401, 403]).not.toContain(lets(key, status));
       else expect(status).toBe(403);
       const strangers = await (as.stranger as Visitor).status(
         method,
         target,
         changing ? { nothing: 1 } : undefined,
       );
-      if (row === 'anyone') expect(strangers).not.toBe(403);
+      if (cell === 'anyone') expect(strangers).not.toBe(403);
       else expect(strangers).toBe(401);
     });
 

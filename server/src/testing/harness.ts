@@ -74,7 +74,8 @@ export async function startHarness(
   const backups = new Backups(pool, join(folder, 'backups'), log);
   const workshop = new Workshop({ pool, log, folder, port: 0 });
   const app = createApp({ pool, log, webRoot, live, ports, work, backups, workshop, migrations: MIGRATIONS });
-  const server = createServer(PATIENCE, through(HERE, app));
+  // A machine that stands still closes no connection that a test is about to use again.
+  const server = createServer({ ...PATIENCE, keepAliveTimeout: 60_000 }, through(HERE, app));
   await workshop.start(app);
   await listening(server);
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;

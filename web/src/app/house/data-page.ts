@@ -4,6 +4,7 @@ import { MatIconModule } from '@angular/material/icon';
 import type { DataView, PhotoView, RemovedView, RestoreView } from '@intervex/contract/wire';
 import { PlainTop } from '../shared/plain-top';
 import { HouseService } from '../state/house.service';
+import { refusalOf } from '../state/refusals';
 import { Attempt } from './attempt';
 import { sizeText, timeText } from './times';
 
@@ -68,6 +69,7 @@ export class DataPage {
   protected ask(wanted: File | string | undefined): void {
     this.wanted.set(wanted);
     this.word.set('');
+    this.revives.set([]);
     this.restored.set(undefined);
   }
 
@@ -77,15 +79,30 @@ export class DataPage {
 
   protected asideText = asideText;
 
-  protected async restore(): Promise<void> {
+  /** Whom the restore lets in again, where that was asked. */
+  protected readonly revives = signal<readonly string[]>([]);
+
+  /** @param meant that those come back whom it was asked about */
+  protected async restore(meant = false): Promise<void> {
     const wanted = this.wanted();
     if (!wanted || this.word().trim().toLowerCase() !== WORD) return;
+    const say = meant ? ({ revives: 'yes' } as const) : {};
+    let asked: readonly string[] = [];
     const done = await this.attempt.run(async () => {
-      this.restored.set(
-        typeof wanted === 'string' ? await this.house.bringBackAside(wanted) : await this.house.restore(wanted),
-      );
+      try {
+        this.restored.set(
+          typeof wanted === 'string'
+            ? await this.house.bringBackAside(wanted, say)
+            : await this.house.restore(wanted, say),
+        );
+      } catch (error) {
+        const refusal = refusalOf(error);
+        if (refusal?.error !== 'revives') throw error;
+        asked = refusal.problems.map(({ wrong }) => wrong.replace(/^would come back: /, ''));
+      }
     });
-    if (!done) return;
+    this.revives.set(asked);
+    if (!done || asked.length) return;
     this.wanted.set(undefined);
     await this.load();
   }

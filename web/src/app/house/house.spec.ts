@@ -126,6 +126,20 @@ describe('your data', () => {
     await settle();
     expect(text()).toContain('This backup is cut short');
     await submit();
+    const revives = {
+      error: 'revives',
+      message: 'This lets in again: Tove, helper, who was removed. Nothing was changed.',
+      problems: [{ field: 'revives', wrong: 'would come back: Tove, helper, who was removed', right: 'yes' }],
+    };
+    http.expectOne('/api/restore?sure=restore').flush(revives, { status: 409, statusText: 'Asks' });
+    await settle();
+    expect(text()).toContain('Tove, helper, who was removed');
+    await click('Restore, and let them in again');
+    const meant = http.expectOne('/api/restore?sure=restore&revives=yes');
+    meant.flush(refused, { status: 400, statusText: 'Bad' });
+    await settle();
+    expect(text()).not.toContain('let them in again');
+    await submit();
     await answer('POST', '/api/restore', {
       madeAt: '2026-11-20T08:00:00Z',
       projects: 3,

@@ -1,6 +1,8 @@
 import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
 import { Bench, donorPlan, read, VARIANT, variantView } from '../testing/bench';
+import { LiveService } from '../state/live.service';
+import { PersonService } from '../state/person.service';
 import { HistoryPage } from './history-page';
 import { planDifferences } from './plan-differences';
 
@@ -46,6 +48,30 @@ describe('history of a plan', () => {
     await settle(bench);
     expect(bench.text).toContain('Revision 2 is put back as revision 4');
     expect(bench.store.plan().readings['donor.half.left']).toEqual(plan.readings['donor.half.left']);
+  });
+
+  it('asks once more before a revision is put back under others, and says why one was not', async () => {
+    const bench = await Bench.of(HistoryPage, donorPlan());
+    const http = TestBed.inject(HttpTestingController);
+    TestBed.inject(LiveService).people.set(['Birk', 'Ansa']);
+    TestBed.inject(PersonService).rename('Ansa');
+    http.expectOne((r) => r.url.endsWith('/history')).flush([row(3), row(2)]);
+    await settle(bench);
+    await bench.click('Compare revision 2');
+    const plan = donorPlan({ 'donor.half.left': read('tape', 788.1) });
+    http.expectOne(`/api/variants/${VARIANT}/revisions/2`).flush({ revision: 2, plan });
+    await settle(bench);
+    await bench.click('Put revision 2 back');
+    expect(bench.text).toContain('Birk has this plan open too');
+    await bench.click('Leave it');
+    expect(bench.text).not.toContain('Birk has');
+    http.expectNone(`/api/variants/${VARIANT}/restore`);
+    await bench.click('Put revision 2 back');
+    bench.store.saveState.set('conflict');
+    await bench.click('Yes, put it back');
+    await settle(bench);
+    http.expectNone(`/api/variants/${VARIANT}/restore`);
+    expect(bench.text).toContain('Revision 2 is not put back: first answer what is asked above.');
   });
 
   it('tells differences part by part, what came and what went', () => {

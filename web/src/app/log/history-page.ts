@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { MatButtonModule } from '@angular/material/button';
 import type { RevisionView } from '@intervex/contract/wire';
 import { entryName, findQuantity, quantityName, type Plan } from '@intervex/core';
+import { LiveService } from '../state/live.service';
+import { PersonService } from '../state/person.service';
 import { PlanStore } from '../state/plan-store';
 import { ProjectsService } from '../state/projects.service';
 import { sentenceOf } from '../state/refusals';
@@ -44,6 +46,15 @@ export class HistoryPage {
     return opened ? planDifferences(opened.plan, this.store.plan(), this.units.unit()) : [];
   });
   protected readonly KINDS = KINDS;
+  private readonly live = inject(LiveService);
+  private readonly person = inject(PersonService);
+  /** Who else has the plan open: their pages change with it, so it is asked once more. */
+  protected readonly others = computed(() => {
+    const names = this.live.people().filter((name) => name && name !== this.person.name());
+    if (names.length) return names.join(', ');
+    return this.live.pages() > 1 ? 'Another page' : '';
+  });
+  protected readonly sure = signal(false);
 
   constructor() {
     effect(() => {
@@ -86,7 +97,12 @@ export class HistoryPage {
     const opened = this.opened();
     if (!opened) return;
     await this.attempt(async () => {
-      await this.store.restore(opened.row.revision);
+      const why = await this.store.restore(opened.row.revision);
+      this.sure.set(false);
+      if (why) {
+        this.trouble.set(`Revision ${opened.row.revision} is not put back: ${why}.`);
+        return;
+      }
       this.opened.set(undefined);
       this.done.set(
         `Revision ${opened.row.revision} is put back as revision ${this.store.variant()?.revision ?? ''}. Undo takes that back.`,

@@ -24,6 +24,11 @@ interface PersonChange {
   readonly password?: string;
 }
 
+/** Said where it is meant that those come back who were ended here. */
+interface RestoreMeant {
+  readonly revives?: 'yes';
+}
+
 /** The house as a whole: its data, who may come in, and by which door. What the server refuses is thrown as it came. */
 @Injectable({ providedIn: 'root' })
 export class HouseService {
@@ -37,15 +42,17 @@ export class HouseService {
   removePhoto = (id: string) => this.delete(`/api/photos/${id}`);
   bringBack = (id: string) => this.post(`/api/removed/${id}/bring-back`);
   backup = () => this.post<BackupView>('/api/backups');
-  restore = (file: Blob) =>
+  restore = (file: Blob, meant: RestoreMeant = {}) =>
     once(
       this.http.post<RestoreView>('/api/restore', file, {
-        params: { sure: 'restore' },
+        params: { sure: 'restore', ...meant },
         headers: { 'Content-Type': 'application/octet-stream' },
       }),
     );
-  bringBackAside = (aside: string) =>
-    once(this.http.post<{ aside: string }>('/api/restore', {}, { params: { sure: 'restore', aside } }));
+  bringBackAside = (aside: string, meant: RestoreMeant = {}) =>
+    once(
+      this.http.post<{ aside: string }>('/api/restore', {}, { params: { sure: 'restore', aside, ...meant } }),
+    );
 
   share = () => this.get<ShareView>('/api/share');
   async setShare(to: {

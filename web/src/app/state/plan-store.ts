@@ -21,6 +21,7 @@ import {
   filter,
   finalize,
   firstValueFrom,
+  from,
   merge,
   type Observable,
   of,
@@ -399,16 +400,22 @@ export class PlanStore {
     }, SAID_MS);
   }
 
-  /** Puts an earlier revision back as a new one. What the server refuses is thrown as it came. */
-  async restore(revision: number): Promise<void> {
+  /**
+   * Puts an earlier revision back as a new one. What the server refuses is thrown as it came.
+   *
+   * @returns why it was not put back; nothing where it was
+   */
+  async restore(revision: number): Promise<string> {
     await this.flush();
-    if (this.whyNot()) return;
+    const why = this.whyNot();
+    if (why) return why;
     await this.queued(() => {
       const before = this.base();
       return before
         ? this.takenOver(before, (of) => this.api.restore(of.id, { ...this.asking(of), revision }))
         : EMPTY;
     });
+    return '';
   }
 
   private readonly asking = ({ revision }: VariantView) => ({
@@ -450,8 +457,9 @@ export class PlanStore {
   async flush(): Promise<void> {
     if (!['editing', 'refused', 'saving'].includes(this.saveState())) return;
     // A server that does not answer holds nobody up: the work is kept here.
-    const away = firstValueFrom(this.away, { defaultValue: undefined });
-    await Promise.race([this.queued(() => this.saveOnce()), away]);
+    await firstValueFrom(merge(from(this.queued(() => this.saveOnce())), this.away), {
+      defaultValue: undefined,
+    });
   }
 
   /** Shows a plan and at once all that follows from it. */

@@ -4,8 +4,9 @@ import { same, SECTIONS, type MergedPlan, type PlanConflict, type Section } from
 /** So long after another’s change came in, whoever enters the same field has not seen it, ms. */
 const SEEN_MS = 2000;
 
-/** Sections whose fields are typed, key by key: what is sent meanwhile is not the whole entry yet. */
-const TYPED: readonly Section[] = ['readings', 'brief'];
+/** Readings and texts are typed, key by key: what is sent meanwhile is not the whole entry yet. A choice is made at once. */
+const isTyped = (section: Section, value: unknown): boolean =>
+  section === 'readings' || (section !== 'choices' && typeof value === 'string');
 
 interface Came {
   readonly at: number;
@@ -36,7 +37,7 @@ export class UnderHand {
     const came = this.came.get(name);
     this.came.delete(name);
     const begun = this.entered.has(name);
-    if (!begun && TYPED.includes(section)) this.entered.set(name, now);
+    if (!begun && isTyped(section, value)) this.entered.set(name, now);
     if (begun || !came || Date.now() - came.at > SEEN_MS || same(value, now)) return undefined;
     return { section, key, base: came.before, mine: value, theirs: now };
   }
