@@ -66,6 +66,17 @@ export function bothOf({ section, base, mine, theirs }: PlanConflict): Reading |
   return { ...t, repeats: [...t.repeats, ...own] };
 }
 
+/** Questions that stay open beside new ones, with what the others have there now; answered where they have the same. */
+export const stillAsked = (
+  open: readonly PlanConflict[],
+  now: readonly PlanConflict[],
+  theirs: Plan,
+): readonly PlanConflict[] =>
+  open
+    .filter(({ section, key }) => !now.some((c) => c.section === section && c.key === key))
+    .map((c) => ({ ...c, theirs: (theirs[c.section] as Fields)[c.key] }))
+    .filter((c) => !same(c.mine, c.theirs));
+
 /** The plan with each field that is asked about as one side has it. */
 export const withSide = (plan: Plan, conflicts: readonly PlanConflict[], side: 'base' | 'mine'): Plan =>
   conflicts.reduce((made, c) => withField(made, c.section, c.key, c[side]), plan);

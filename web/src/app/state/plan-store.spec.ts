@@ -228,6 +228,37 @@ describe('plan store', () => {
     expect(store.saveState()).toBe('saved');
   });
 
+  it('goes on asking where the question came while a save was under way, and writes nothing over theirs', async () => {
+    await catchUp(5, view(5, withHalf(326)));
+    store.choose('school', 'keepOffset');
+    await settle();
+    const request = put();
+    store.setReading('donor.half.left', half(31));
+    expect(store.conflicts()).toMatchObject([{ base: half(792.3), mine: half(31), theirs: half(326) }]);
+    request.flush(view(6, sent(request).plan));
+    expect(store.saveState()).toBe('conflict');
+    await settle();
+    http.expectNone({ method: 'PUT' });
+    store.settle(store.conflicts()[0] as never, 'theirs');
+    await settle();
+    expect(store.plan().readings['donor.half.left']).toEqual(half(326));
+    expect(store.saveState()).toBe('saved');
+  });
+
+  it('goes on asking where that save is stale, about what they have now', async () => {
+    await catchUp(5, view(5, withHalf(326)));
+    store.choose('school', 'keepOffset');
+    await settle();
+    const request = put();
+    store.setReading('donor.half.left', half(31));
+    const refusal = { ...stale(view(6, withHalf(328))), base: withHalf(326) };
+    request.flush(refusal, { status: 409, statusText: 'Stale' });
+    expect(store.saveState()).toBe('conflict');
+    expect(store.conflicts()).toMatchObject([{ mine: half(31), theirs: half(328) }]);
+    await settle();
+    http.expectNone({ method: 'PUT' });
+  });
+
   it('hears of what was saved by others after its own save, though it was told of it while that was under way', async () => {
     store.setReading('donor.half.left', half(790.1));
     await settle();

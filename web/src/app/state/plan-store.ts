@@ -42,6 +42,7 @@ import {
   keepParts,
   mergePlans,
   same,
+  stillAsked,
   withField,
   withSide,
   type PlanConflict,
@@ -323,9 +324,9 @@ export class PlanStore {
     this.base.set(view);
     this.trouble.set('');
     this.show(keepParts(mine, plan));
-    this.conflicts.set(conflicts);
+    this.conflicts.set([...stillAsked(this.conflicts(), conflicts, view.plan), ...conflicts]);
     const all = same(plan, view.plan);
-    this.saveState.set(conflicts.length > 0 ? 'conflict' : all ? 'saved' : 'editing');
+    this.saveState.set(this.conflicts().length > 0 ? 'conflict' : all ? 'saved' : 'editing');
     this.keepUnsaved();
     if (this.saveState() === 'editing') this.saves.next();
   }
@@ -554,7 +555,9 @@ export class PlanStore {
     const unchanged = this.plan() === sent;
     this.base.set(view);
     this.trouble.set('');
-    this.saveState.set(unchanged ? 'saved' : 'editing');
+    // What was asked while it was under way is asked still: nothing goes over theirs before it is answered.
+    const asks = this.conflicts().length > 0;
+    this.saveState.set(asks ? 'conflict' : unchanged ? 'saved' : 'editing');
     if (unchanged) this.show(keepIdentity(sent, view.plan));
     this.keepUnsaved();
     if (this.told > view.revision) void this.catchUp(this.told);

@@ -439,7 +439,7 @@ function ballOf(body: Body): Ball {
   return ball;
 }
 
-/** Less room than this a body cannot have in a pose, by the ball about it; a rough guess for what has none. */
+/** Less room than this a body cannot have in a pose: by the ball about it, or about the bar that it is. */
 function leastRoom(axle: PosedAxle, body: Body, still: Still): number {
   if (body.bars ?? body.wheel) {
     const { centre, reach } = ballOf(body);
