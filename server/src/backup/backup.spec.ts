@@ -168,7 +168,7 @@ describe('a backup', () => {
     const { problems } = asked.json as unknown as { problems: readonly { wrong: string }[] };
     expect(problems.map(({ wrong }) => wrong.replace('would come back: ', '')).sort()).toEqual([
       'Orm, builder, who is helper now',
-      'Una, helper, by the password of then',
+      'Una, helper, whose old password works again',
       'Wren, helper, who was removed',
       'the device Una’s phone of Una, which was ended',
       'the guest link of Grandad, which was withdrawn',

@@ -27,7 +27,7 @@ async function revivedBy(client: Client, here: string, incoming: string): Promis
     `select i.name || ', ' || i.role || case
               when h.removed_at is not null then ', who was removed'
               when h.role <> i.role then ', who is ' || h.role || ' now'
-              else ', by the password of then' end as what
+              else ', whose old password works again' end as what
        from ${incoming}.people i join ${here}.people h using (id)
       where i.removed_at is null
         and (h.removed_at is not null or h.role <> i.role or h.password is distinct from i.password)

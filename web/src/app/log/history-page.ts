@@ -88,6 +88,7 @@ export class HistoryPage {
     const id = this.store.variant()?.id;
     if (!id) return;
     this.done.set('');
+    this.sure.set(false);
     await this.attempt(async () => {
       this.opened.set({ row, plan: await this.projects.planAt(id, row.revision) });
     });
