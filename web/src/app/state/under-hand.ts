@@ -17,6 +17,28 @@ type Fields = Readonly<Record<string, unknown>>;
 const fieldOf = (plan: Plan, section: Section, key: string): unknown => (plan[section] as Fields)[key];
 const nameOf = (section: Section, key: string): string => `${section}.${key}`;
 
+const holds = (list: readonly unknown[], item: unknown): boolean => list.some((other) => same(other, item));
+const areFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/**
+ * What is entered leaves all that came in as it is: a repeat more, or one of one’s own taken out, goes over nothing of theirs.
+ *
+ * @param before what stood before theirs came
+ * @param now what stands with theirs
+ */
+function leaves(before: unknown, now: unknown, mine: unknown): boolean {
+  if (same(before, now) || same(now, mine)) return true;
+  if (Array.isArray(before) && Array.isArray(now) && Array.isArray(mine))
+    return (
+      now.every((item) => holds(before, item) || holds(mine, item)) &&
+      before.every((item) => holds(now, item) || !holds(mine, item))
+    );
+  if (!areFields(before) || !areFields(now) || !areFields(mine)) return false;
+  const keys = new Set([...Object.keys(before), ...Object.keys(now)]);
+  return [...keys].every((key) => leaves(before[key], now[key], mine[key]));
+}
+
 /**
  * Fields under the hand of whoever sits here: those being entered, and those that another page changed a moment ago. Where
  * both sides have one in hand, neither silently wins.
@@ -38,7 +60,7 @@ export class UnderHand {
     this.came.delete(name);
     const begun = this.entered.has(name);
     if (!begun && isTyped(section, value)) this.entered.set(name, now);
-    if (begun || !came || Date.now() - came.at > SEEN_MS || same(value, now)) return undefined;
+    if (begun || !came || Date.now() - came.at > SEEN_MS || leaves(came.before, now, value)) return undefined;
     return { section, key, base: came.before, mine: value, theirs: now };
   }
 
