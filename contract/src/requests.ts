@@ -64,9 +64,29 @@ export const surveySheetQuerySchema = Joi.object<SurveySheetQuery>({
   filled: Joi.boolean().default(false),
 });
 
-export const liveQuerySchema = Joi.object<{ who: string; page: string }>({
-  who: nameText(60).default('bench'),
-  page: idText().required(),
+/** One page that wants to be told of a variant or an instrument. */
+export interface Listener {
+  /** Name the page gave itself; what it is told carries it. */
+  readonly to: string;
+  readonly who: string;
+  readonly variant?: string;
+  readonly instrument?: string;
+}
+/** What all pages of one browser listen to. */
+export const liveQuerySchema = Joi.object<{ listens: readonly Listener[] }>({
+  listens: Joi.array()
+    .items(
+      Joi.object({
+        to: idText().required(),
+        who: nameText(60).default('bench'),
+        variant: idText(),
+        instrument: Joi.string().pattern(/^[a-z0-9-]{1,40}$/, 'name'),
+      }).xor('variant', 'instrument'),
+    )
+    .min(1)
+    .max(200)
+    .unique((a: Listener, b: Listener) => a.to === b.to && a.instrument === b.instrument)
+    .required(),
 });
 
 export const importQuerySchema = Joi.object<{ who: string }>({ who: nameText(60).default('bench') });

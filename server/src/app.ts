@@ -102,8 +102,10 @@ function apiRoutes(parts: Omit<AppParts, 'webRoot'>): Router {
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
   api.use(photoRoutes(pool, work), readingRoutes(pool), shapeRoutes(pool, work));
-  const whenEnded = live?.whenEnded ?? (() => () => undefined);
-  for (const port of PORTS) api.use(port.routes(pool, ports[port.id], work, whenEnded));
+  for (const { id, routes, listens } of PORTS) {
+    api.use(routes(pool, ports[id], work));
+    if (listens) live?.instruments(listens(ports[id]));
+  }
   api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool, work));
   return api;
 }

@@ -45,9 +45,10 @@ export async function idling(base: string, starter: number): Promise<BenchFigure
   const alone = await share();
   const stop = new AbortController();
   const streams = await Promise.all(
-    Array.from({ length: PAGES }, () =>
-      fetch(`${base}api/variants/${variant}/live?page=${randomUUID()}`, { signal: stop.signal }),
-    ),
+    Array.from({ length: PAGES }, () => {
+      const listens = JSON.stringify([{ to: randomUUID(), variant }]);
+      return fetch(`${base}api/live?listens=${encodeURIComponent(listens)}`, { signal: stop.signal });
+    }),
   );
   if (streams.some((s) => s.status !== 200)) throw new Error('A page could not connect.');
   await sleep(2000);

@@ -60,7 +60,7 @@ const PLACES = [
   (x: string) => `api/photos/${x}/thumb`,
   (x: string) => `api/backups/${x}`,
   (x: string) => `api/practice/${x}`,
-  (x: string) => `api/instruments/${x}/stream`,
+  (x: string) => `api/live?listens=${x}`,
   (x: string) => x,
 ];
 const QUERIES = [
@@ -69,7 +69,7 @@ const QUERIES = [
   'find',
   'before',
   'who',
-  'page',
+  'listens',
   'units',
   'paper',
   'stage',
@@ -81,7 +81,7 @@ const QUERIES = [
 const looksAt = (id: string) => [
   `api/variants/${id}/history`,
   'api/projects',
-  `api/variants/${id}/live`,
+  'api/live',
   `api/variants/${id}/cut-sheet.pdf`,
   'api/parts',
   'api/audit',

@@ -2,10 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { get } from 'node:http';
 
 // Holds streams of one variant open, as many pages do, until this process is killed.
-const [address = '', count = '0'] = process.argv.slice(2);
+const [address = '', variant = '', count = '0'] = process.argv.slice(2);
 const open = () =>
   new Promise((done, failed) => {
-    get(`${address}?who=trial&page=${randomUUID()}`, (answer) => {
+    const listens = JSON.stringify([{ to: randomUUID(), who: 'trial', variant }]);
+    get(`${address}?listens=${encodeURIComponent(listens)}`, (answer) => {
       answer.resume();
       done(undefined);
     }).once('error', failed);

@@ -132,7 +132,7 @@ export async function flood(base: string, port: number, streams: number): Promis
   const before = memoryOf(pid);
   const others = [`${base}api/projects`, `${base}api/variants/${id}`];
   // In a process of their own, so that who asks does not wait for them; killed, all leave at once.
-  const pages = [join(ROOT, 'tools/trial/pages.mjs'), `${base}api/variants/${id}/live`, String(streams)];
+  const pages = [join(ROOT, 'tools/trial/pages.mjs'), `${base}api/live`, id, String(streams)];
   const holder = spawn(process.execPath, pages, { stdio: ['ignore', 'pipe', 'inherit'] });
   const coming = await meanwhile(others, async () => {
     await new Promise((open) => holder.stdout.once('data', open));

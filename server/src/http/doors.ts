@@ -11,11 +11,11 @@ export function open(router: Router, key: RouteKey, ...handlers: RequestHandler[
 /** Opens a route of the matrix at one of the addresses that it stands for. */
 export function openAt(router: Router, key: RouteKey, path: string, ...handlers: RequestHandler[]): void {
   const method = key.slice(0, key.indexOf(' ')).toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
-  const admit: RequestHandler = async (request, _response, next) => {
+  const door: RequestHandler = async (request, _response, next) => {
     await admitted(MATRIX[key], request);
     next();
   };
-  router[method](path, admit, ...handlers);
+  router[method](path, door, ...handlers);
 }
 
 async function admitted(row: Row, request: Request): Promise<void> {
@@ -25,7 +25,17 @@ async function admitted(row: Row, request: Request): Promise<void> {
     throw refused('login', 'Say who you are first.', [
       { field: 'session', wrong: 'is not there, or has ended', right: 'to log in' },
     ]);
-  if (!(await may(row[identity.role], identity, request)))
+  await admit(row, identity, String(request.params['id'] ?? ''));
+}
+
+/**
+ * Lets through whoever may.
+ *
+ * @param id what it is about
+ * @throws Refused that names the role
+ */
+export async function admit(row: Row, identity: Identity, id: string): Promise<void> {
+  if (row !== 'anyone' && !(await may(row[identity.role], identity, id.toLowerCase())))
     throw refused('forbidden', notAllowed(identity), [
       { field: 'role', wrong: `is ${identity.role}`, right: 'to ask the owner, who may' },
     ]);
@@ -36,8 +46,7 @@ const notAllowed = ({ role }: Identity): string =>
     ? 'A guest looks at the one variant that the link was made for.'
     : `A ${role} may not do this. The owner may.`;
 
-async function may(cell: Cell, { variant = '', hasPhoto }: Identity, request: Request): Promise<boolean> {
-  const id = String(request.params['id'] ?? '').toLowerCase();
+async function may(cell: Cell, { variant = '', hasPhoto }: Identity, id: string): Promise<boolean> {
   switch (cell) {
     case true:
     case 'bench':

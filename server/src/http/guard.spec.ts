@@ -4,6 +4,7 @@ import { connect, type AddressInfo, type Socket } from 'node:net';
 import { request, type OutgoingHttpHeaders } from 'node:http';
 import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { liveAddress } from '../testing/stream';
 import { startHarness, type Harness } from '../testing/harness';
 import { plainError, requestLog } from './request-log';
 
@@ -157,7 +158,7 @@ describe('what cannot be read is refused with field and reason', () => {
     ['% in a file', () => ask('GET', `/api/variants/${variant}/shapes/%ff`)],
     ['a bracketed id', () => ask('GET', `/api/variants/[${variant}]`)],
     ['a braced id', () => ask('GET', `/api/variants/{${variant}}`)],
-    ['an id in a list', () => ask('GET', `/api/variants/${variant}/live?page[]=${variant}`)],
+    ['an id in a list', () => ask('GET', `/api/live?listens[]=${variant}`)],
     ['a revision beyond counting', () => put(JSON.stringify({ baseRevision: 2 ** 31, plan: {}, who: 'A' }))],
     ['a body that is no gzip', () => put('{}', { 'content-encoding': 'gzip' })],
     [
@@ -233,7 +234,7 @@ describe('what cannot be read is refused with field and reason', () => {
   });
 
   it('ends a question for a stream with its head alone', async () => {
-    const head = await ask('HEAD', `/api/variants/${variant}/live?page=${variant}`);
+    const head = await ask('HEAD', liveAddress(variant));
     expect(head).toEqual({ status: 200, text: '' });
   });
 });

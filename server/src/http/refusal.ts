@@ -58,7 +58,8 @@ export const answerErrors: ErrorRequestHandler = (error: unknown, request, respo
   response.status(refusal.status).json(refusal.body);
 };
 
-function asRefused(error: unknown): Refused {
+/** What is answered where something was thrown: field and reason, never a stack trace. */
+export function asRefused(error: unknown): Refused {
   if (error instanceof Refused) return error;
   const away = whyAway(error);
   if (away) return refused('unavailable', away);

@@ -1,7 +1,7 @@
 import { EMPTY_PLAN, type Plan } from '@intervex/core';
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { EventStream, type Heard } from '../testing/stream';
+import { EventStream, listenAddress, liveAddress, type Heard } from '../testing/stream';
 import { startHarness, type Harness } from '../testing/harness';
 import { readNews } from './feed';
 
@@ -22,8 +22,7 @@ const save = (id: string, baseRevision: number, value: number) =>
   h.call('PUT', `/api/variants/${id}/plan`, { baseRevision, plan: withHalf(value), who: 'Ansa' });
 
 /** The stream of one open page. */
-const openPage = (variant: string, who: string) =>
-  EventStream.open(`${h.url}/api/variants/${variant}/live?who=${who}&page=${randomUUID()}`);
+const openPage = (variant: string, who: string) => EventStream.open(h.url + liveAddress(variant, who));
 
 const revision = (n: number) => (heard: Heard) => heard.event === 'revision' && heard.data.revision === n;
 
@@ -90,11 +89,61 @@ describe('live stream', () => {
     page.close();
   });
 
+  it('tells all pages of one browser over one stream, each by its name', async () => {
+    const [first, second] = [await fresh(), await fresh()];
+    const [left, right, lost] = [randomUUID(), randomUUID(), randomUUID()];
+    const browser = await EventStream.open(
+      h.url +
+        listenAddress(
+          { to: left, who: 'Ansa', variant: first },
+          { to: right, who: 'Birk', variant: second },
+          { to: lost, who: 'Ansa', variant: randomUUID() },
+        ),
+    );
+    const tells = (to: string, event: string) => (x: Heard) => x.event === event && x.data.to === to;
+    await browser.until(tells(left, 'revision'));
+    await browser.until(tells(right, 'revision'));
+    // One that cannot be followed keeps nothing from the others.
+    expect((await browser.until(tells(lost, 'refused'))).data).toMatchObject({ error: 'notFound' });
+    await save(second, 1, 791.2);
+    await browser.until((x) => tells(right, 'revision')(x) && x.data.revision === 2);
+    expect(browser.heard.filter(tells(left, 'revision'))).toHaveLength(1);
+    const here = await browser.until((x) => tells(right, 'people')(x) && x.data.count === 1);
+    expect(here.data.people).toEqual(['Birk']);
+    // Without one of them again, before the stream before it is gone: whoever stays is here all the time.
+    const other = await openPage(first, 'Tove');
+    await other.until((x) => x.event === 'people' && x.data.count === 2);
+    const fewer = await EventStream.open(h.url + listenAddress({ to: left, who: 'Ansa', variant: first }));
+    await fewer.until(tells(left, 'revision'));
+    browser.close();
+    await save(first, 1, 640.7);
+    await fewer.until((x) => tells(left, 'revision')(x) && x.data.revision === 2);
+    const told = other.heard.filter((x) => x.event === 'people').map((x) => x.data.count as number);
+    expect(told.slice(told.indexOf(2))).not.toContain(1);
+    fewer.close();
+    other.close();
+  });
+
+  it.each([
+    ['nothing', '', 'listens'],
+    ['what is no list', '?listens={', 'listens'],
+    ['an empty list', '?listens=[]', 'listens'],
+    [
+      'both at once',
+      `?listens=[{"to":"${randomUUID()}","variant":"${randomUUID()}","instrument":"x"}]`,
+      'listens[0]',
+    ],
+    ['more than a browser has', `?listens=[${'0,'.repeat(300)}0]`, 'listens[0]'],
+  ])('refuses %s, and says where', async (_what, query, field) => {
+    const { status, json } = await h.call('GET', `/api/live${query}`);
+    expect(status).toBe(400);
+    expect(json.problems[0].field).toBe(field);
+  });
+
   it('refuses an unknown variant and a page without a name of its own', async () => {
-    const unknown = await h.call('GET', `/api/variants/${randomUUID()}/live?page=${randomUUID()}`);
-    expect(unknown.status).toBe(404);
-    const nameless = await h.call('GET', `/api/variants/${await fresh()}/live?page=17`);
-    expect(nameless.json.problems[0]).toMatchObject({ field: 'page' });
+    expect((await h.call('GET', liveAddress(randomUUID()))).status).toBe(404);
+    const nameless = await h.call('GET', liveAddress(await fresh(), 'Ansa', '17'));
+    expect(nameless.json.problems[0]).toMatchObject({ field: 'listens[0].to' });
   });
 });
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
-import { EventStream } from '../testing/stream';
+import { EventStream, liveAddress } from '../testing/stream';
 
 let h: Harness;
 let variant = '';
@@ -12,7 +12,7 @@ beforeAll(async () => {
 afterAll(() => h.close());
 
 const openPage = (who: string, page: string = randomUUID(), of = variant) =>
-  EventStream.open(`${h.url}/api/variants/${of}/live?who=${who}&page=${page}`);
+  EventStream.open(h.url + liveAddress(of, who, page));
 const count = (n: number) => (x: { event: string; data: { count: number } }) =>
   x.event === 'people' && x.data.count === n;
 const written = async () =>

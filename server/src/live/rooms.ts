@@ -1,8 +1,8 @@
 import type { Logger } from 'pino';
-import type { Session } from 'better-sse';
 import type { Pool } from '../db/pool';
 import { headsOf } from '../plans/queries';
 import type { LiveFeed, LiveNews } from './feed';
+import type { Line } from './line';
 import { whoIsHere, type People, type Present } from './presence';
 
 /** Who is here is told again at most this often, ms. */
@@ -15,21 +15,18 @@ export class Told {
   private newest = 0;
 
   constructor(
-    readonly session: Session,
+    private readonly line: Line,
     readonly present: Present,
-    /** Whose it is, by which it is ended when he may no longer look. */
-    readonly owner: string,
-    readonly end: () => void,
   ) {}
 
   revision(revision: number, who: string): void {
-    if (revision <= this.newest || !this.session.isConnected) return;
+    if (revision <= this.newest || !this.line.isOpen) return;
     this.newest = revision;
-    this.session.push({ revision, who }, 'revision', String(revision));
+    this.push({ revision, who }, 'revision');
   }
 
-  push(data: unknown, event: string): void {
-    if (this.session.isConnected) this.session.push(data, event);
+  push(data: object, event: string): void {
+    this.line.push(data, event);
   }
 }
 
@@ -109,7 +106,6 @@ export class Rooms {
         if (news.kind === 'back') this.tellHeads(this.all);
         return;
       case 'ended':
-        for (const told of this.all) if (told.owner === news.owner) told.end();
         return;
       case 'restored':
         void this.inTurn(this.all, (told) => {

@@ -56,7 +56,6 @@ export const MATRIX = {
   'POST /variants/:id/restore': PLANS,
   'GET /variants/:id/plan-file': LOOKS,
   'POST /plan-files': PLANS,
-  'GET /variants/:id/live': LOOKS,
   'GET /variants/:id/readings.csv': LOOKS,
   'POST /variants/:id/readings.csv': BENCH,
 
@@ -73,8 +72,8 @@ export const MATRIX = {
   'GET /photos/:id/thumb': row(true, true, 'photo'),
   'DELETE /photos/:id': OWNER,
 
+  'GET /live': KNOWN,
   'GET /instruments': WORKS,
-  'GET /instruments/:id/stream': WORKS,
   'POST /instruments/:id/zero': WORKS,
   'POST /instruments/:id/hold': WORKS,
   'GET /parts': WORKS,
@@ -115,5 +114,8 @@ export const MATRIX = {
   'DELETE /guests/:id': OWNER,
   'GET /audit': OWNER,
 } as const satisfies Readonly<Record<`${'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'} /${string}`, Row>>;
+
+/** What may be listened to over one stream, kind by kind. */
+export const LISTENS = { variant: LOOKS, instrument: WORKS } as const satisfies Readonly<Record<string, Row>>;
 
 export type RouteKey = keyof typeof MATRIX;

@@ -5,9 +5,10 @@ import { networkInterfaces } from 'node:os';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
+import { instrumentAddress, listenAddress, liveAddress } from '../testing/stream';
 import { startUpstream, withJson, type Upstream } from '../testing/upstream';
 import { Visitor } from '../testing/visitor';
-import { WHO_MAY } from '../testing/who-may';
+import { WHO_MAY, WHO_MAY_LISTEN } from '../testing/who-may';
 import { MATRIX, ROLES, type Cell, type Row, type RouteKey } from './matrix';
 import { hashOf, isSecret } from './secrets';
 
@@ -171,11 +172,35 @@ describe('every route for every role', () => {
     expect(await visitor.status('GET', `/api/variants/${variant}`)).toBe(200);
     expect(await visitor.status('GET', `/api/variants/${variant.toUpperCase()}`)).toBe(200);
     expect(await visitor.status('GET', `/api/variants/${other}`)).toBe(403);
-    expect(await visitor.status('GET', `/api/variants/${other}/live?page=${randomUUID()}`)).toBe(403);
+    expect(await visitor.status('GET', liveAddress(other))).toBe(403);
     expect(await visitor.status('GET', `/api/variants/${other}/cut-sheet.pdf`)).toBe(403);
     expect(await visitor.status('GET', `/api/photos/${photo}`)).toBe(200);
     expect(await visitor.status('GET', `/api/photos/${randomUUID()}`)).toBe(403);
     expect(await visitor.status('GET', '/api/projects')).toBe(403);
+  });
+
+  it('lets each role listen to what is written down by hand, on one stream with what it may', async () => {
+    for (const role of ROLES)
+      for (const [kind, told] of WHO_MAY_LISTEN) {
+        const visitor = as[role] as Visitor;
+        const listener = (of: string) => ({
+          to: randomUUID(),
+          ...(kind === 'variant' ? { variant: of } : { instrument: 'caliper' }),
+        });
+        const may = CELLS[told[ROLES.indexOf(role)] ?? ''];
+        const own = await visitor.status('GET', listenAddress(listener(variant)));
+        expect([role, kind, own]).toEqual([role, kind, may === false ? 403 : 200]);
+        const others = await visitor.status('GET', listenAddress(listener(other)));
+        expect([role, kind, others]).toEqual([role, kind, may === true ? 200 : 403]);
+      }
+    expect(await (as.stranger as Visitor).status('GET', liveAddress(variant))).toBe(401);
+    // Beside what he may, a guest is told nothing of what he may not.
+    const asks = [{ variant }, { variant: other }, { instrument: 'caliper' }];
+    const heard = await (as.guest as Visitor).hears(
+      listenAddress(...asks.map((ask) => ({ to: randomUUID(), ...ask }))),
+      (text) => text.split(/event: ?refused/).length === 3 && /event: ?revision/.test(text),
+    );
+    expect(heard.match(/"error":"forbidden"/g)).toHaveLength(2);
   });
 
   it('has no route that goes round the matrix', () => {
@@ -379,10 +404,10 @@ describe('what ends', () => {
     const name = `Leaves by ${how}`;
     const visitor = await add(name, 'builder');
     const streams = [
-      await visitor.stream(`/api/variants/${variant}/live?page=${randomUUID()}`),
-      await visitor.stream('/api/instruments/caliper/stream'),
+      await visitor.stream(liveAddress(variant)),
+      await visitor.stream(instrumentAddress('caliper')),
     ];
-    const other = await (as.builder as Visitor).stream('/api/instruments/caliper/stream');
+    const other = await (as.builder as Visitor).stream(instrumentAddress('caliper'));
     let others = 0;
     void other.ended.then(() => (others += 1));
     await end(visitor, ids[name] ?? '');
@@ -394,7 +419,7 @@ describe('what ends', () => {
 
   it('ends everywhere at once: sessions, streams and all', async () => {
     const visitor = await add('Odd', 'helper');
-    const stream = await visitor.stream(`/api/variants/${variant}/live?page=${randomUUID()}`);
+    const stream = await visitor.stream(liveAddress(variant));
     await owner('POST', `/people/${ids['Odd']}/end-all`, {});
     await stream.ended;
     expect(await visitor.status('GET', '/api/projects')).toBe(401);
@@ -402,7 +427,7 @@ describe('what ends', () => {
 
   it('ends a guest’s link when it is withdrawn, and when its time is over', async () => {
     const { visitor, link } = await guest(variant);
-    const stream = await visitor.stream(`/api/variants/${variant}/live?page=${randomUUID()}`);
+    const stream = await visitor.stream(liveAddress(variant));
     expect(await h.call('DELETE', `/api/guests/${link.id}`).then((a) => a.status)).toBe(204);
     await stream.ended;
     expect(await visitor.status('GET', `/api/variants/${variant}`)).toBe(401);

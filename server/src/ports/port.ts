@@ -1,13 +1,15 @@
 import type { Router } from 'express';
 import type { Pool } from '../db/pool';
-import type { WhenEnded } from '../live/routes';
+import type { Listens } from '../live/line';
 import type { WorkPool } from '../work/pool';
 
 /** Something outside that the application reaches by HTTP, at an address from the environment. */
 export interface Port {
   readonly id: string;
   /** What the page reaches it through. @param url where it stands; undefined where there is none */
-  readonly routes: (pool: Pool, url: string | undefined, work: WorkPool, whenEnded: WhenEnded) => Router;
+  readonly routes: (pool: Pool, url: string | undefined, work: WorkPool) => Router;
+  /** How pages listen to what measures there. */
+  readonly listens?: (url: string | undefined) => Listens;
   /** Goes on with what was cut off when the server ended. @returns how much of it is settled */
   readonly resume?: (pool: Pool, url: string | undefined) => Promise<number>;
 }

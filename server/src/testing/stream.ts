@@ -1,9 +1,23 @@
+import { randomUUID } from 'node:crypto';
+
 export interface Heard {
   readonly event: string;
   // A test reads whatever came.
   // eslint-disable-next-line @typescript-eslint/no-explicit-any
   readonly data: any;
 }
+
+/** Where several pages of one browser listen over one stream. */
+export const listenAddress = (...listens: readonly object[]): string =>
+  `/api/live?listens=${encodeURIComponent(JSON.stringify(listens))}`;
+
+/** Where one page listens to a variant. */
+export const liveAddress = (variant: string, who = 'bench', to: string = randomUUID()): string =>
+  listenAddress({ to, who, variant });
+
+/** Where one page listens to an instrument. */
+export const instrumentAddress = (instrument: string): string =>
+  listenAddress({ to: randomUUID(), instrument });
 
 /** A stream of server-sent events as a page holds it. */
 export class EventStream {

@@ -55,6 +55,18 @@ export class Visitor {
     };
   }
 
+  /** What a stream says, until it has said enough. */
+  async hears(path: string, enough: (text: string) => boolean): Promise<string> {
+    const answer = await this.ask('GET', path, undefined, {});
+    let text = '';
+    for await (const part of answer as AsyncIterable<Buffer>) {
+      text += part.toString('utf8');
+      if (enough(text)) break;
+    }
+    answer.destroy();
+    return text;
+  }
+
   private ask(
     method: string,
     path: string,

@@ -31,7 +31,6 @@ yyyv  GET /variants/:id/revisions/:revision
 yynn  POST /variants/:id/restore
 yyyv  GET /variants/:id/plan-file
 yynn  POST /plan-files
-yyyv  GET /variants/:id/live
 yyyv  GET /variants/:id/readings.csv
 yybn  POST /variants/:id/readings.csv
 
@@ -48,8 +47,8 @@ yyyp  GET /photos/:id
 yyyp  GET /photos/:id/thumb
 ynnn  DELETE /photos/:id
 
+yyyy  GET /live
 yyyn  GET /instruments
-yyyn  GET /instruments/:id/stream
 yyyn  POST /instruments/:id/zero
 yyyn  POST /instruments/:id/hold
 yyyn  GET /parts
@@ -88,6 +87,12 @@ ynnn  POST /guests
 ynnn  DELETE /guests/:id
 ynnn  GET /audit
 `;
+
+/** What a role may listen to over one stream, by kind. */
+export const WHO_MAY_LISTEN: ReadonlyMap<string, string> = new Map([
+  ['variant', 'yyyv'],
+  ['instrument', 'yyyn'],
+]);
 
 /** What a role may, by route; `open` for whoever comes. */
 export const WHO_MAY: ReadonlyMap<string, string> = new Map(

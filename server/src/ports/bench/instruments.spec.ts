@@ -1,7 +1,7 @@
 import type { ServerResponse } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startHarness, type Harness } from '../../testing/harness';
-import { EventStream } from '../../testing/stream';
+import { EventStream, instrumentAddress } from '../../testing/stream';
 import { startUpstream, withJson, type Upstream } from '../../testing/upstream';
 
 const CALIPER = {
@@ -46,7 +46,7 @@ const opened = async (): Promise<ServerResponse> => {
 };
 const listen = async () => {
   wire = undefined;
-  const page = await EventStream.open(`${h.url}/api/instruments/caliper/stream`);
+  const page = await EventStream.open(h.url + instrumentAddress('caliper'));
   return { page, send: await opened() };
 };
 const value = (v: number) => (heard: { event: string; data: { value?: number } }) =>
@@ -80,7 +80,7 @@ describe('instruments', () => {
   ])('refuse %s, with the reason, and go on', async (bad, wrong) => {
     const { page, send } = await listen();
     send.write(`${bad}\n`);
-    const heard = await page.until((x) => x.event === 'refused');
+    const heard = await page.until((x) => x.event === 'unread');
     expect(heard.data.wrong).toBe(wrong);
     send.write(`${line('36.5')}\n`);
     await page.until(value(36.5));
@@ -106,8 +106,8 @@ describe('instruments', () => {
     expect((await h.call('POST', '/api/instruments/caliper/zero', { on: true })).status).toBe(204);
     expect(bench.asked.at(-1)).toBe('POST /devices/caliper/zero');
     expect((await h.call('POST', '/api/instruments/caliper/hold', { on: 'maybe' })).status).toBe(400);
-    expect((await h.call('GET', '/api/instruments/rule/stream')).status).toBe(404);
-    expect((await h.call('GET', '/api/instruments/..%2Fset/stream')).status).toBe(400);
+    expect((await h.call('GET', instrumentAddress('rule'))).status).toBe(404);
+    expect((await h.call('GET', instrumentAddress('../set'))).status).toBe(400);
     up = false;
     expect((await h.call('POST', '/api/instruments/caliper/zero', { on: true })).status).toBe(503);
     up = true;

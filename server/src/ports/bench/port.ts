@@ -1,8 +1,9 @@
 import type { Port } from '../port';
-import { instrumentRoutes } from './routes';
+import { instrumentRoutes, listensTo } from './routes';
 
 /** Instruments on a bench. */
 export const benchPort: Port = {
   id: 'bench',
-  routes: (_pool, url, _work, whenEnded) => instrumentRoutes(url, whenEnded),
+  routes: (_pool, url) => instrumentRoutes(url),
+  listens: listensTo,
 };
