@@ -96,3 +96,37 @@ test('a stage that cannot be loaded says so, leaves the page as it is, and comes
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Gears');
   await expect(said).toBeHidden();
 });
+
+test('twenty pages on one plan: each is heard by all and none waits for a connection, also when the first is closed', async ({
+  page,
+  context,
+  request,
+}) => {
+  test.setTimeout(240_000);
+  const id = await ownTern(request);
+  const streams = new Set<unknown>();
+  context.on('request', (asked) => {
+    if (asked.url().includes('/api/live?')) streams.add(asked);
+  });
+  for (const over of ['requestfinished', 'requestfailed'] as const)
+    context.on(over, (asked) => streams.delete(asked));
+  const pages = [page];
+  while (pages.length < 20) pages.push(await context.newPage());
+  for (const one of pages) await openStage(one, id, 'cut');
+  const last = pages.at(-1) as typeof page;
+  const middle = pages[7] as typeof page;
+  await expect(last.locator('ix-top-bar .here')).toContainText('20 pages open');
+  expect(streams.size).toBe(1);
+  await field(page, 'Blade kerf').fill('1.9');
+  await saved(page);
+  await expect(field(last, 'Blade kerf')).toHaveValue('1.9');
+  // Whoever held the stream goes, and the next takes it up.
+  await page.close();
+  await field(last, 'Root gap').fill('2.4');
+  await saved(last);
+  await expect(field(middle, 'Root gap')).toHaveValue('2.4');
+  await expect(last.locator('ix-top-bar .here')).toContainText('19 pages open');
+  await field(middle, 'Blade kerf').fill('2.1');
+  await saved(middle);
+  await expect(field(last, 'Blade kerf')).toHaveValue('2.1');
+});

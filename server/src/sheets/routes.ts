@@ -4,6 +4,7 @@ import {
   surveySheetQuerySchema,
   type SheetQuery,
 } from '@intervex/contract';
+import type { VariantView } from '@intervex/contract/wire';
 import type { SheetDef } from '@intervex/core';
 import { findSheet, SHEETS } from '@intervex/core/sheets';
 import { Router, type Request, type Response } from 'express';
@@ -30,7 +31,7 @@ export function sheetRoutes(pool: Pool, work: WorkPool): Router {
   open(router, 'GET /variants/:id/survey-sheet.pdf', async (request, response) => {
     const options = valid(surveySheetQuerySchema, request.query, 'query', true);
     const variant = await readVariant(pool, idOf(request));
-    const pdf = await work.run(request, 'surveySheet', variant, options);
+    const pdf = await work.runKept(request, stateOf(variant), 'surveySheet', variant, options);
     sendPdf(response, `${variant.projectName} ${variant.name} ${options.stage} sheet.pdf`, pdf);
   });
   return router;
@@ -52,13 +53,13 @@ function sendsSheet({ router, pool, work }: Parts, address: string, asked: (requ
     sendPdf(
       response,
       nameOf(variant, def, 'pdf'),
-      await work.run(request, 'sheetPdf', variant, def.id, { units, paper }),
+      await work.runKept(request, stateOf(variant), 'sheetPdf', variant, def.id, { units, paper }),
     );
   });
   openAt(router, 'GET /variants/:id/{sheet}.csv', `/variants/:id/${address}.csv`, async (request, response) => {
     const { def, units } = asked(request);
     const variant = await readVariant(pool, idOf(request));
-    const table = await work.run(request, 'sheetCsv', variant, def.id, units);
+    const table = await work.runKept(request, stateOf(variant), 'sheetCsv', variant, def.id, units);
     response.set('Content-Disposition', attachment(nameOf(variant, def, 'csv')));
     response.type('text/csv; charset=utf-8').send(table);
   });
@@ -70,10 +71,15 @@ function sendsSheet({ router, pool, work }: Parts, address: string, asked: (requ
       const { def, units } = asked(request);
       const variant = await readVariant(pool, idOf(request));
       response.set('Content-Disposition', attachment(nameOf(variant, def, 'json')));
-      response.type('json').send(await work.run(request, 'sheetFile', variant, def.id, units));
+      response
+        .type('json')
+        .send(await work.runKept(request, stateOf(variant), 'sheetFile', variant, def.id, units));
     },
   );
 }
+
+/** All of a variant that a sheet can show, short: a revision that was written at one time has one plan. */
+const stateOf = ({ plan: _plan, ...rest }: VariantView): string => JSON.stringify(rest);
 
 const nameOf = (
   { projectName, name }: { readonly projectName: string; readonly name: string },

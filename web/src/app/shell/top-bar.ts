@@ -35,6 +35,7 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 const LIVE_TROUBLE: Readonly<Record<string, string>> = {
   lost: 'Others’ changes do not come through now; trying again',
+  gone: 'This plan was removed',
   away: 'The database is away; what you type is kept here',
 };
 

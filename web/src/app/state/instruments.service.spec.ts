@@ -3,26 +3,12 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { TestBed } from '@angular/core/testing';
 import type { InstrumentReading, InstrumentView } from '@intervex/contract/wire';
 import { EMPTY_PLAN } from '@intervex/core';
+import { FakeStream } from '../testing/fake-stream';
+import { OneStreamService } from './one-stream.service';
 import { VARIANT, variantView } from '../testing/bench';
 import { InstrumentsService } from './instruments.service';
 import { PlanStore } from './plan-store';
 import { SelectionService } from './selection.service';
-
-/** The stream as a test drives it. */
-class FakeSource extends EventTarget {
-  static last: FakeSource | undefined;
-  static readonly CLOSED = 2;
-  readyState = 1;
-  onerror: (() => void) | undefined;
-  constructor(readonly address: string) {
-    super();
-    FakeSource.last = this;
-  }
-  close = () => undefined;
-  send(event: string, data: unknown): void {
-    this.dispatchEvent(new MessageEvent(event, { data: JSON.stringify(data) }));
-  }
-}
 
 const instrument = (kind: InstrumentView['kind'], unit: InstrumentView['unit']): InstrumentView => ({
   id: kind.toLowerCase(),
@@ -44,12 +30,19 @@ const line = (value: number, more: Partial<InstrumentReading> = {}): InstrumentR
   ...more,
 });
 
+let stream: FakeStream;
 let service: InstrumentsService;
 let store: PlanStore;
 beforeEach(async () => {
   localStorage.clear();
-  vi.stubGlobal('EventSource', FakeSource);
-  TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+  stream = new FakeStream();
+  TestBed.configureTestingModule({
+    providers: [
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: OneStreamService, useValue: stream },
+    ],
+  });
   service = TestBed.inject(InstrumentsService);
   store = TestBed.inject(PlanStore);
   const opened = store.open(VARIANT);
@@ -57,12 +50,13 @@ beforeEach(async () => {
   TestBed.inject(HttpTestingController).expectOne(`/api/variants/${VARIANT}`).flush(variantView(EMPTY_PLAN));
   await opened;
 });
-afterEach(() => vi.unstubAllGlobals());
 
 const focus = (id: string) => {
   TestBed.inject(SelectionService).focused.set(id);
 };
-const send = (event: string, data: unknown) => FakeSource.last?.send(event, data);
+const send = (event: string, data: object) => {
+  stream.send(event, data);
+};
 const readings = () => store.plan().readings;
 
 describe('an instrument that is connected', () => {
@@ -95,7 +89,7 @@ describe('an instrument that is connected', () => {
     service.take();
     expect(service.said()).toMatch(/^Not taken\. .*between 200\.0 mm and 1400\.0 mm.*[^.]\.$/);
     focus('survey.tubeOd');
-    send('refused', { wrong: 'it sent no number', right: 'a number' });
+    send('unread', { wrong: 'it sent no number', right: 'a number' });
     service.take();
     expect(service.said()).toBe('Not taken: it sent no number.');
     send('lost', { why: 'it is not connected' });
@@ -136,11 +130,10 @@ describe('an instrument that is connected', () => {
 
   it('hears nothing of an instrument that was left', () => {
     service.connect(instrument('caliper', 'mm'));
-    const first = FakeSource.last;
     service.connect(instrument('indicator', 'mm'));
-    first?.send('value', line(12.3));
-    expect(service.reading()).toBeUndefined();
+    expect(stream.wishes.map((wish) => wish.instrument)).toEqual(['indicator']);
     service.disconnect();
+    expect(stream.wishes).toEqual([]);
     expect(service.connected()).toBeUndefined();
   });
 });

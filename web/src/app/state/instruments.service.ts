@@ -15,12 +15,13 @@ import { firstValueFrom } from 'rxjs';
 import { withRepeat } from '../readings/with-repeat';
 import { ApiService } from './api.service';
 import { sentenceOf } from './refusals';
+import { OneStreamService } from './one-stream.service';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 import { SelectionService } from './selection.service';
 import { UnitsService } from './units.service';
 
-/** Pause before a stream that was refused is tried again, ms. */
+/** Pause before an instrument that could not be listened to is tried again, ms. */
 const RETRY_MS = 1500;
 /** Share of the battery below which readings wander. */
 export const BATTERY_LOW = 0.1;
@@ -43,7 +44,9 @@ export class InstrumentsService {
   private readonly store = inject(PlanStore);
   private readonly selection = inject(SelectionService);
   private readonly units = inject(UnitsService);
-  private source: EventSource | undefined;
+  private readonly stream = inject(OneStreamService);
+  private stop: (() => void) | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
 
   readonly list = signal<readonly InstrumentView[]>([]);
   /** Why the list is empty. */
@@ -80,8 +83,9 @@ export class InstrumentsService {
   }
 
   disconnect(): void {
-    this.source?.close();
-    this.source = undefined;
+    clearTimeout(this.again);
+    this.stop?.();
+    this.stop = undefined;
     this.connected.set(undefined);
     this.reading.set(undefined);
     this.silence.set('');
@@ -163,31 +167,35 @@ export class InstrumentsService {
   }
 
   private listen(instrument: InstrumentView): void {
-    const source = new EventSource(`/api/instruments/${instrument.id}/stream`);
-    this.source = source;
     const silent = (why: string) => {
-      if (this.source !== source) return;
       this.reading.set(undefined);
       this.silence.set(why);
     };
-    source.addEventListener('value', ({ data }: MessageEvent<string>) => {
-      if (this.source !== source) return;
-      this.reading.set(JSON.parse(data) as InstrumentReading);
-      this.silence.set('');
-    });
-    source.addEventListener('refused', ({ data }: MessageEvent<string>) => {
-      silent((JSON.parse(data) as { wrong: string }).wrong);
-    });
-    source.addEventListener('lost', ({ data }: MessageEvent<string>) => {
-      silent(`${(JSON.parse(data) as { why: string }).why}; trying again`);
-    });
-    source.onerror = () => {
-      silent('connection lost; trying again');
-      // The browser comes back by itself, except where the answer was a refusal.
-      if (source.readyState === EventSource.CLOSED)
-        setTimeout(() => {
-          if (this.source === source) this.listen(instrument);
-        }, RETRY_MS);
-    };
+    this.stop = this.stream.listen(
+      { instrument: instrument.id, who: this.person.name() },
+      ({ event, data }) => {
+        switch (event) {
+          case 'value':
+            this.reading.set(data as unknown as InstrumentReading);
+            this.silence.set('');
+            return;
+          case 'unread':
+            silent(String(data['wrong']));
+            return;
+          case 'lost':
+            silent(`${String(data['why'])}; trying again`);
+            return;
+          case 'cut':
+            silent('connection lost; trying again');
+            return;
+          case 'refused':
+            silent(`${String(data['message']).replace(/\.$/, '')}; trying again`);
+            this.again = setTimeout(() => {
+              this.stop?.();
+              this.listen(instrument);
+            }, RETRY_MS);
+        }
+      },
+    );
   }
 }

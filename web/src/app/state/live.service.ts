@@ -1,12 +1,14 @@
 import { effect, inject, Injectable, signal, untracked } from '@angular/core';
+import type { Heard } from './one-stream';
+import { OneStreamService } from './one-stream.service';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
 /** Where the stream of others' changes stands. */
-type LiveState = 'off' | 'live' | 'lost' | 'away';
+type LiveState = 'off' | 'live' | 'lost' | 'away' | 'gone';
 
-/** Pause before a stream that was refused is tried again, ms. */
-const RETRY_MS = 1500;
+/** Pause before what was refused is asked for again, ms. */
+const RETRY_MS = 3000;
 
 /**
  * What others do to the open plan, as it happens: new revisions are taken over at once, and who has the plan
@@ -17,7 +19,9 @@ const RETRY_MS = 1500;
 export class LiveService {
   private readonly store = inject(PlanStore);
   private readonly person = inject(PersonService);
-  private source: EventSource | undefined;
+  private readonly stream = inject(OneStreamService);
+  private stop: (() => void) | undefined;
+  private again: ReturnType<typeof setTimeout> | undefined;
   private variant = '';
   /** The name the others know this page by. */
   private saidAs = '';
@@ -33,8 +37,8 @@ export class LiveService {
     effect(() => {
       const name = this.person.name();
       untracked(() => {
-        if (!this.source || this.saidAs === name) return;
-        this.source.close();
+        if (!this.stop || this.saidAs === name) return;
+        this.stop();
         this.connect();
       });
     });
@@ -42,56 +46,62 @@ export class LiveService {
 
   /** Follows a variant until another is followed or the page is left. */
   follow(variant: string): void {
-    if (this.variant === variant && this.source) return;
+    if (this.variant === variant && this.stop) return;
     this.leave();
     this.variant = variant;
     this.connect();
   }
 
   leave(): void {
-    this.source?.close();
-    this.source = undefined;
+    clearTimeout(this.again);
+    this.stop?.();
+    this.stop = undefined;
     this.variant = '';
     this.people.set([]);
     this.pages.set(0);
     this.state.set('off');
   }
 
+  /** What is no more is not asked for again. */
+  private refused({ error }: Heard['data']): void {
+    this.state.set(error === 'notFound' ? 'gone' : 'lost');
+    if (error === 'notFound') return;
+    this.again = setTimeout(() => {
+      this.stop?.();
+      this.connect();
+    }, RETRY_MS);
+  }
+
   private connect(): void {
-    // A page of its own each time: that the stream before it ended may be noticed after this one begins.
     this.saidAs = this.person.name();
-    const query = new URLSearchParams({ who: this.saidAs, page: crypto.randomUUID() });
-    const source = new EventSource(`/api/variants/${this.variant}/live?${query.toString()}`);
-    this.source = source;
-    source.onopen = () => {
-      this.state.set('live');
-    };
-    source.onerror = () => {
-      if (this.source !== source) return;
-      this.state.set('lost');
-      // The browser comes back by itself, except where the answer was a refusal.
-      if (source.readyState === EventSource.CLOSED)
-        setTimeout(() => {
-          if (this.source === source) this.connect();
-        }, RETRY_MS);
-    };
-    source.addEventListener('revision', ({ data }: MessageEvent<string>) => {
-      void this.store.catchUp((JSON.parse(data) as { revision: number }).revision);
-    });
-    source.addEventListener('people', ({ data }: MessageEvent<string>) => {
-      const { people, count = people.length } = JSON.parse(data) as { people: string[]; count?: number };
-      this.people.set(people);
-      this.pages.set(count);
-    });
-    // Everything was put back from a backup: nothing that is shown here need be true any more.
-    source.addEventListener('restored', () => {
-      location.reload();
-    });
-    source.addEventListener('away', () => {
-      this.state.set('away');
-    });
-    source.addEventListener('back', () => {
-      this.state.set('live');
+    this.stop = this.stream.listen({ variant: this.variant, who: this.saidAs }, ({ event, data }) => {
+      switch (event) {
+        case 'opened':
+        case 'back':
+          this.state.set('live');
+          return;
+        case 'cut':
+          this.state.set('lost');
+          return;
+        case 'refused':
+          this.refused(data);
+          return;
+        case 'away':
+          this.state.set('away');
+          return;
+        case 'revision':
+          void this.store.catchUp(Number(data['revision']));
+          return;
+        case 'people': {
+          const { people, count = people.length } = data as unknown as { people: string[]; count?: number };
+          this.people.set(people);
+          this.pages.set(count);
+          return;
+        }
+        case 'restored':
+          // Everything was put back from a backup: nothing that is shown here need be true any more.
+          location.reload();
+      }
     });
   }
 }
