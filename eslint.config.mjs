@@ -79,6 +79,7 @@ export default tseslint.config(
         setInterval: 'readonly',
         clearInterval: 'readonly',
         performance: 'readonly',
+        AbortController: 'readonly',
         AbortSignal: 'readonly',
       },
     },

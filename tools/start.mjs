@@ -5,6 +5,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { lookOver, reachableFolder, startCluster } from './lib/cluster.mjs';
 import { buildIfNeeded, PAGE, SERVER } from './lib/build.mjs';
 import { ensurePackages } from './lib/debian-packages.mjs';
+import { keepAlive } from './lib/keep-alive.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
 import { folderTrouble } from './lib/folder-trouble.mjs';
 import { healthOf } from './lib/health.mjs';
@@ -14,23 +15,32 @@ import { say } from './lib/say.mjs';
 import { startStandins } from './lib/standins.mjs';
 import { supervise } from './lib/supervise.mjs';
 
+/** So many looks, a tenth of a second each, until it is said again what is waited for. */
+const SAY_EVERY = 150;
+
 /** Starts the database, or uses the one the environment names. */
-async function database() {
+async function database(/** @type {AbortSignal} */ signal) {
   const given = process.env.DATABASE_URL;
   if (given) return { url: given, alive: () => true, stop: async () => undefined, restart: undefined };
-  return startCluster(dataFolder());
+  return startCluster(dataFolder(), { signal });
 }
 
-/** Waits until it is this server that answers, and not another on its port. */
-async function waitFor(/** @type {string} */ url, /** @type {string} */ instance) {
-  for (let i = 0; i < 300; i += 1) {
+/**
+ * Waits until it is this server that answers, and not another on its port; however long it takes, as long as it is not given
+ * up.
+ *
+ * @param {string} url @param {string} instance @param {() => boolean} ending
+ */
+async function waitFor(url, instance, ending) {
+  for (let i = 1; !ending(); i += 1) {
     const health = await healthOf(url);
     if (health?.instance === instance) return;
-    if (health !== undefined)
+    // Ours, while its database is away, cannot say which it is.
+    if (health !== undefined && !health.away)
       throw new Error(`Something else answers at ${url}. Stop it, or set PORT to another port.`);
+    if (i % SAY_EVERY === 0) say('The server is still starting. Waiting for it.');
     await sleep(100);
   }
-  throw new Error('The server does not answer.');
 }
 
 /** Takes the folder, or says who has it; the process that has it is left alone. */
@@ -75,9 +85,11 @@ async function main() {
   /** What was started, to be stopped in the opposite order. @type {(() => Promise<unknown>)[]} */
   const started = [];
   let ending = false;
+  const given = new AbortController();
   const end = async (/** @type {number} */ code) => {
     if (ending) return;
     ending = true;
+    given.abort(new Error('The start was given up.'));
     for (const stop of started.reverse()) await stop();
     release();
     process.exit(code);
@@ -93,8 +105,9 @@ async function main() {
     if (process.env.DATABASE_URL) checkDatabase();
     else lookOver(dataFolder());
     buildIfNeeded();
-    await run({ port, address, instance, started, end, ending: () => ending });
+    await run({ port, address, instance, started, end, ending: () => ending, signal: given.signal });
   } catch (error) {
+    if (ending) return;
     process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
     await end(1);
   }
@@ -103,14 +116,15 @@ async function main() {
 /**
  * Starts database, stand-ins and server, and keeps them running.
  *
- * @param {{ port: string, address: string, instance: string, started: (() => Promise<unknown>)[], end: (code: number) => Promise<void>, ending: () => boolean }} of
+ * @param {{ port: string, address: string, instance: string, started: (() => Promise<unknown>)[], end: (code: number) => Promise<void>, ending: () => boolean, signal: AbortSignal }} of
  */
-async function run({ port, address, instance, started, end, ending }) {
-  let cluster = await database();
+async function run({ port, address, instance, started, end, ending, signal }) {
+  const starting = database(signal);
+  // One that is given up while it starts is ended too before all this ends.
+  started.push(() => starting.then((made) => made.stop()).catch(() => undefined));
+  const first = await starting;
+  const cluster = keepAlive(first, ending);
   started.push(() => cluster.stop());
-  const revive = async () => {
-    if (!cluster.alive() && cluster.restart) cluster = await cluster.restart();
-  };
   const standins = await startStandins(Number(port), {
     ...process.env,
     INTERVEX_DATA_DIR: dataFolder(),
@@ -121,7 +135,7 @@ async function run({ port, address, instance, started, end, ending }) {
     ...process.env,
     ...standins.addresses,
     PORT: port,
-    DATABASE_URL: cluster.url,
+    DATABASE_URL: first.url,
     INTERVEX_INSTANCE: instance,
     INTERVEX_DATA_DIR: dataFolder(),
     INTERVEX_WEB_ROOT: PAGE,
@@ -130,22 +144,17 @@ async function run({ port, address, instance, started, end, ending }) {
   };
   const server = supervise(SERVER, {
     env,
-    before: revive,
+    before: cluster.revive,
     onGiveUp: (message, hopeless) => {
       if (!hopeless) say(`The server does not stay up. ${message} Is port ${port} taken? Set PORT to another.`);
       void end(1);
     },
   });
   started.push(() => server.stop());
-  let reviving = false;
-  const watch = setInterval(() => {
-    if (reviving || cluster.alive() || ending()) return;
-    reviving = true;
-    say('The database went away; starting it again.');
-    void revive().finally(() => (reviving = false));
-  }, 1000);
+  const watch = setInterval(() => void cluster.revive(), 1000);
   started.push(async () => clearInterval(watch));
-  await waitFor(address, instance);
+  await waitFor(address, instance, ending);
+  if (ending()) return;
   say(`Intervex is ready: ${address}`);
   for (const { what, url } of standins.pages) say(`${what}, simulated, to be set by hand: ${url}`);
   say('Ctrl-C stops it and all it started. Your plans stay.');

@@ -2,9 +2,12 @@ import { spawn } from 'node:child_process';
 import {
   chmodSync,
   chownSync,
+  existsSync,
   mkdirSync,
   mkdtempSync,
   readFileSync,
+  renameSync,
+  rmdirSync,
   rmSync,
   statSync,
   writeFileSync,
@@ -125,6 +128,71 @@ describe('a start that cannot be is one sentence with what to do', () => {
     writeFileSync(join(own, 'pg/PG_VERSION'), '12\n');
     const { said } = await start({ INTERVEX_DATA_DIR: own });
     expect(said).toMatch(/made by PostgreSQL 12;.*apt-get install postgresql-12.*npm run restore/);
+  });
+});
+
+describe('a data folder that somebody or a full disk damaged', () => {
+  let own = '';
+  beforeAll(async () => {
+    own = join(folder, 'damaged');
+    await (await startCluster(own, { throwAway: true })).stop();
+  });
+
+  it.each([
+    [
+      'empty',
+      '',
+      /postmaster\.pid .*is empty\. Nothing was changed\. No database runs there: remove that file/,
+    ],
+    [
+      'garbled',
+      'k\u0000x\nq',
+      /postmaster\.pid .*cannot be read\. Nothing was changed\. No database runs there/,
+    ],
+  ])('names a note of the running server that is %s', async (_what, text, words) => {
+    const file = join(own, 'pg/postmaster.pid');
+    writeFileSync(file, text);
+    const { code, said } = await start({ INTERVEX_DATA_DIR: own });
+    expect([code, said]).toEqual([1, expect.stringMatching(words)]);
+    expect(readFileSync(file, 'utf8')).toBe(text);
+    rmSync(file);
+  });
+
+  it('names a note that is garbled while the server runs', async () => {
+    const running = await startCluster(own, { throwAway: true });
+    const file = join(own, 'pg/postmaster.pid');
+    const kept = readFileSync(file);
+    writeFileSync(file, '');
+    const { said } = await start({ INTERVEX_DATA_DIR: own });
+    expect(said).toMatch(
+      new RegExp(`Process ${running.pid} runs there: end it \\(kill -INT ${running.pid}\\)`),
+    );
+    expect(running.alive()).toBe(true);
+    writeFileSync(file, kept);
+    await running.stop();
+  });
+
+  it.each(['database-password', 'database.log', 'pg/PG_VERSION', 'pg/pg_hba.conf', 'pg/postmaster.pid'])(
+    'names a folder in the place of the file %s',
+    async (name) => {
+      const [file, aside] = [join(own, name), join(folder, 'aside')];
+      const there = existsSync(file);
+      if (there) renameSync(file, aside);
+      mkdirSync(file);
+      const { code, said } = await start({ INTERVEX_DATA_DIR: own });
+      expect([code, said]).toEqual([1, expect.stringContaining(`${name} is a folder, and should be a file.`)]);
+      rmdirSync(file);
+      if (there) renameSync(aside, file);
+    },
+  );
+
+  it('names a file in the place of a folder', async () => {
+    const other = join(folder, 'filed');
+    mkdirSync(other);
+    writeFileSync(join(other, 'pg'), 'kept');
+    const { code, said } = await start({ INTERVEX_DATA_DIR: other });
+    expect([code, said]).toEqual([1, expect.stringContaining('pg is a file, and should be a folder.')]);
+    expect(readFileSync(join(other, 'pg'), 'utf8')).toBe('kept');
   });
 });
 

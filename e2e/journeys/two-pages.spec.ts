@@ -108,8 +108,11 @@ test('twenty pages on one plan: each is heard by all and none waits for a connec
   context.on('request', (asked) => {
     if (asked.url().includes('/api/live?')) streams.add(asked);
   });
-  for (const over of ['requestfinished', 'requestfailed'] as const)
-    context.on(over, (asked) => streams.delete(asked));
+  const over = (asked: unknown) => {
+    streams.delete(asked);
+  };
+  context.on('requestfinished', over);
+  context.on('requestfailed', over);
   const pages = [page];
   while (pages.length < 20) pages.push(await context.newPage());
   for (const one of pages) await openStage(one, id, 'cut');

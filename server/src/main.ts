@@ -2,13 +2,14 @@ import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createHttpTerminator } from 'http-terminator';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import { createApp } from './app';
 import { Backups } from './backup/backups';
 import { readConfig, type Config } from './config';
 import { migrate } from './db/migrate';
-import { createPool } from './db/pool';
+import { createPool, type Pool } from './db/pool';
 import { startTrouble } from './db/start-trouble';
+import { onceItCan } from './db/wait';
 import { seedDemo } from './demo/seed';
 import { HERE, through } from './http/entry';
 import { LOG_OPTIONS } from './http/request-log';
@@ -26,14 +27,28 @@ const HOPELESS = 78;
 
 const migrations = join(dirname(fileURLToPath(import.meta.url)), '../migrations');
 
+/** Brings the database up to date, and waits where it cannot be used yet. */
+async function prepared(pool: Pool, log: Logger): Promise<void> {
+  // Started by a supervisor that died, nobody would stop this process any more.
+  const leave = () => process.exit(0);
+  process.once('disconnect', leave);
+  await onceItCan(
+    async () => {
+      const ran = await migrate(pool, migrations);
+      if (ran.length) log.info({ ran }, 'migrated');
+      const seeded = await seedDemo(pool);
+      if (seeded) log.info({ seeded }, 'demo projects put in');
+    },
+    (line) => process.stderr.write(`${line}\n`),
+  );
+  process.off('disconnect', leave);
+}
+
 /** Begins, or says in one sentence why not. */
 async function main(config: Config): Promise<void> {
   const log = pino({ level: config.logLevel, ...LOG_OPTIONS });
   const pool = createPool(config.databaseUrl, log);
-  const ran = await migrate(pool, migrations);
-  if (ran.length) log.info({ ran }, 'migrated');
-  const seeded = await seedDemo(pool);
-  if (seeded) log.info({ seeded }, 'demo projects put in');
+  await prepared(pool, log);
 
   const feed = new LiveFeed(config.databaseUrl, log);
   await feed.start();

@@ -17,7 +17,7 @@ import {
 import { basename, dirname, join, resolve } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { postgresBin, postgresBinOf } from './debian-packages.mjs';
-import { folderTrouble, programTrouble } from './folder-trouble.mjs';
+import { folderTrouble, programTrouble, refuseKinds } from './folder-trouble.mjs';
 import { say } from './say.mjs';
 
 /** PostgreSQL refuses root: as root its programs run as Debian's own user for them. */
@@ -35,8 +35,18 @@ const ESSENTIAL = [
 /** A cluster is made under such a name, and only gets its own once it is whole. */
 const MAKING = 'pg-making-';
 const PASSWORD = 'database-password';
-const START_MS = 60_000;
+/** What a start that goes on waits for is said again after this, ms. */
+const SAY_EVERY_MS = 15_000;
+/** Workers of a server that was killed are gone within this, ms. */
+const LEFT_MS = 60_000;
+const AGAIN_MS = 300;
 const STOP_MS = 20_000;
+
+/**
+ * @typedef {object} Options
+ * @property {boolean} [throwAway] without fsync, for tests that do not test it
+ * @property {AbortSignal} [signal] ends a start that is under way, and what was started for it
+ */
 
 /**
  * @typedef {object} Cluster
@@ -113,18 +123,24 @@ export async function freePort(/** @type {number[]} */ wanted = []) {
  * earlier start is taken over. What is there is never removed or made anew.
  *
  * @param {string} wanted folder
- * @param {{ throwAway?: boolean }} [options] throwAway: without fsync, for tests that do not test it
+ * @param {Options} [options]
  * @returns {Promise<Cluster>}
  * @throws {Error} where a data folder is not whole: what is missing, and how to mend it
  */
 export async function startCluster(wanted, options = {}) {
   const { folder } = reachableFolder(wanted);
-  try {
-    return await startIn(folder, options);
-  } catch (error) {
-    throw folderTrouble(error, folder);
-  }
+  for (;;)
+    try {
+      return await startIn(folder, options);
+    } catch (error) {
+      if (!(error instanceof Interrupted) || options.signal?.aborted) throw folderTrouble(error, folder);
+      say(`${error.message} Starting it again.`);
+      await sleep(AGAIN_MS);
+    }
 }
+
+/** The database was ended from outside while it was started: that is no fault of the folder. */
+class Interrupted extends Error {}
 
 /**
  * Looks whether the database of a data folder could be started, without touching it. One that is not there yet could.
@@ -136,15 +152,18 @@ export function lookOver(wanted) {
   const { folder } = reachableFolder(wanted);
   const data = join(folder, 'pg');
   try {
+    refuseKinds(folder);
     if (holdsData(data)) refuseBroken(data);
+    refuseGarbled(data);
   } catch (error) {
     throw folderTrouble(error, folder);
   }
 }
 
-/** @param {string} folder @param {{ throwAway?: boolean }} options @returns {Promise<Cluster>} */
+/** @param {string} folder @param {Options} options @returns {Promise<Cluster>} */
 async function startIn(folder, options) {
   const data = join(folder, 'pg');
+  refuseKinds(folder);
   if (holdsData(data)) refuseBroken(data);
   else makeCluster(folder, data);
   const secret = readSecret(folder) ?? (await newPassword(folder, data, 'is missing'));
@@ -161,13 +180,46 @@ async function startIn(folder, options) {
 }
 
 /**
- * @param {string} folder @param {string} data @param {string} secret @param {{ throwAway?: boolean }} options
+ * @param {string} folder @param {string} data @param {string} secret @param {Options} options
  * @returns {Promise<Cluster>}
  */
 async function startOn(folder, data, secret, options) {
   const running = runningPostmaster(data);
+  if (!running) refuseGarbled(data);
   if (running) return clusterOf(folder, data, running.port, running.pid, secret, options);
   return launch(folder, data, await freePort(), secret, options);
+}
+
+/** Refuses a note of the running server that cannot be read: nobody knows whether one runs there. */
+function refuseGarbled(/** @type {string} */ data) {
+  const file = join(data, 'postmaster.pid');
+  if (!existsSync(file)) return;
+  const [pid = '', , , port = ''] = readFileSync(file, 'utf8').split('\n');
+  // One that is just starting has not written its port yet.
+  if (/^[1-9]\d*$/.test(pid.trim()) && /^\d*$/.test(port.trim())) return;
+  const runs = serverOn(data);
+  throw new Error(
+    `${file} should name the server that runs on this folder, and ${pid.trim() === '' ? 'is empty' : 'cannot be read'}. Nothing was changed. ${
+      runs === undefined
+        ? 'No database runs there: remove that file, and start again.'
+        : `Process ${runs} runs there: end it (kill -INT ${runs}), remove that file if it stays, and start again.`
+    }`,
+  );
+}
+
+/** The server on a data folder, whatever its note says. @returns {number | undefined} */
+function serverOn(/** @type {string} */ data) {
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .map(Number)
+    .find((pid) => {
+      try {
+        const [program = '', ...args] = readFileSync(`/proc/${pid}/cmdline`, 'utf8').split('\0');
+        return basename(program) === 'postgres' && args.includes(data);
+      } catch {
+        return false;
+      }
+    });
 }
 
 /** Says what a data folder lacks; it is never touched. */
@@ -334,14 +386,14 @@ function isPostmasterOf(/** @type {number} */ pid, /** @type {string} */ data) {
 
 /**
  * @param {string} folder @param {string} data @param {number} port @param {string} secret
- * @param {{ throwAway?: boolean }} options @returns {Promise<Cluster>}
+ * @param {Options} options @returns {Promise<Cluster>}
  */
 async function launch(folder, data, port, secret, options) {
   const settings = options.throwAway
     ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off']
     : [];
   const args = ['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', '', ...settings];
-  const deadline = Date.now() + START_MS;
+  const began = Date.now();
   for (;;) {
     const log = openSync(join(folder, 'database.log'), 'a');
     const before = statSync(join(folder, 'database.log')).size;
@@ -352,25 +404,54 @@ async function launch(folder, data, port, secret, options) {
       detached: true,
     });
     closeSync(log);
-    let ended = false;
-    child.once('exit', () => (ended = true));
-    while (!ended && Date.now() < deadline) {
-      if (ready(port) && child.pid !== undefined) {
-        child.unref();
-        return clusterOf(folder, data, port, child.pid, secret, options);
-      }
-      await sleep(50);
+    const { pid } = child;
+    if (pid !== undefined && (await comesUp(child, port, options.signal))) {
+      child.unref();
+      return clusterOf(folder, data, port, pid, secret, options);
     }
-    // A server that was killed may leave workers for a moment; they go away by themselves.
+    options.signal?.throwIfAborted();
     const told = readFileSync(join(folder, 'database.log'), 'utf8').slice(before);
-    const passes = /shared memory|lock file/.test(told);
-    if (!passes || Date.now() > deadline) throw programTrouble(told, folder, 'The database did not start');
-    await sleep(300);
+    // A server that was killed may leave workers for a moment; they go away by themselves.
+    const leaves = /shared memory|lock file/.test(told) && Date.now() - began < LEFT_MS;
+    if (!leaves && child.signalCode !== null)
+      throw new Interrupted(`The database was ended by ${child.signalCode} while it was started.`);
+    if (!leaves) throw programTrouble(told, folder, 'The database did not start');
+    await sleep(AGAIN_MS);
   }
+}
+
+/**
+ * Waits until a server answers, however slow the machine, as long as it lives. It is ended where the start is given up.
+ *
+ * @param {import('node:child_process').ChildProcess} child @param {number} port @param {AbortSignal | undefined} signal
+ * @returns {Promise<boolean>} false: it ended
+ */
+async function comesUp(child, port, signal) {
+  let ended = false;
+  const gone = new Promise((done) => child.once('exit', done)).then(() => (ended = true));
+  let said = Date.now();
+  while (!ended) {
+    if (signal?.aborted) {
+      child.kill('SIGINT');
+      await gone;
+      return false;
+    }
+    if (ready(port)) return true;
+    if (Date.now() - said > SAY_EVERY_MS) {
+      say('The database is still starting up. Waiting for it.');
+      said = Date.now();
+    }
+    await sleep(50);
+  }
+  return false;
 }
 
 const ready = (/** @type {number} */ port) =>
   spawnSync(program('pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]).status === 0;
+
+/** What a client says of a server that went away, or is not up yet. */
+const CUT_OFF =
+  /Connection refused|closed the connection|starting up|shutting down|terminating connection|in recovery/;
 
 /**
  * Makes the database where there is none.
@@ -387,13 +468,15 @@ function createDatabase(port, secret) {
   if (found.status !== 0 && /password authentication failed/.test(found.stderr)) return 'refused';
   if (found.stdout.trim() === '1') return 'there';
   const made = psql('create database intervex');
+  if (made.status !== 0 && CUT_OFF.test(made.stderr))
+    throw new Interrupted('The database went away while it was started.');
   if (made.status !== 0) throw new Error(`The database could not be made:\n${made.stderr}`);
   return 'there';
 }
 
 /**
  * @param {string} folder @param {string} data @param {number} port @param {number} pid @param {string} secret
- * @param {{ throwAway?: boolean }} options @returns {Cluster}
+ * @param {Options} options @returns {Cluster}
  */
 function clusterOf(folder, data, port, pid, secret, options) {
   const alive = () => isPostmasterOf(pid, data);

@@ -13,7 +13,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { reachableFolder, startCluster } from './cluster.mjs';
+import { isRunning, reachableFolder, startCluster } from './cluster.mjs';
 
 let folder = '';
 beforeAll(() => {
@@ -54,6 +54,35 @@ describe('database cluster', () => {
     expect(await ask(back.url, 'show fsync')).toBe('on');
     expect(await ask(back.url, 'show listen_addresses')).toBe('127.0.0.1');
     await back.stop();
+  });
+
+  it('is started again when it is killed while it starts', async () => {
+    const file = join(folder, 'pg/postmaster.pid');
+    let killed = 0;
+    const killer = setInterval(() => {
+      const pid = killed < 4 && existsSync(file) ? Number(readFileSync(file, 'utf8').split('\n')[0]) : 0;
+      if (!pid) return;
+      try {
+        process.kill(pid, 'SIGKILL');
+        killed += 1;
+      } catch {
+        // Gone by now.
+      }
+    }, 25);
+    const cluster = await startCluster(folder, { throwAway: true });
+    clearInterval(killer);
+    expect(killed).toBeGreaterThan(0);
+    const back = cluster.alive() ? cluster : await cluster.restart();
+    expect(await ask(back.url, 'select 1')).toBe(1);
+    await back.stop();
+  });
+
+  it('leaves nothing running where the start is given up', async () => {
+    const given = new AbortController();
+    const starting = startCluster(folder, { signal: given.signal });
+    given.abort(new Error('given up'));
+    await expect(starting).rejects.toThrow('given up');
+    expect(isRunning(folder)).toBe(false);
   });
 
   it('lets nobody in without the password', async () => {

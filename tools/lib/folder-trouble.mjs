@@ -1,3 +1,6 @@
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
+
 /** What the system says of a folder, in words. */
 const WHY = {
   EACCES: [
@@ -13,6 +16,33 @@ const WHY = {
   EDQUOT: ['its disk is full for this user', 'Make room on it, and start again.'],
   ENOTDIR: ['it is no folder', 'Set INTERVEX_DATA_DIR to a folder.'],
 };
+
+/** What of a data folder is a file, and what a folder, where it is there. */
+const FILES = [
+  'database-password',
+  'database.log',
+  ...['PG_VERSION', 'global/pg_control', 'postgresql.conf', 'pg_hba.conf', 'pg_ident.conf'].map(
+    (n) => `pg/${n}`,
+  ),
+  'pg/postmaster.pid',
+];
+const FOLDERS = ['pg', 'pg/base', 'pg/global', 'pg/pg_wal'];
+
+/** Refuses a folder where a file should be, and a file where a folder should be. @param {string} folder */
+export function refuseKinds(folder) {
+  for (const [names, is, should] of /** @type {const} */ ([
+    [FOLDERS, 'file', 'folder'],
+    [FILES, 'folder', 'file'],
+  ]))
+    for (const name of names) {
+      const path = join(folder, name);
+      const found = statSync(path, { throwIfNoEntry: false });
+      if (found && found.isDirectory() !== (should === 'folder'))
+        throw new Error(
+          `${path} is a ${is}, and should be a ${should}. Nothing was changed. Move it away, and put the ${should} back from a backup if there was one.`,
+        );
+    }
+}
 
 /**
  * One sentence about a data folder that cannot be used; other errors stay as they are.

@@ -16,6 +16,10 @@ const CODE: Readonly<Record<string, string>> = {
   '53100': 'its disk is full',
   '53300': 'it has too many connections',
   '57P03': 'it is only starting up',
+  '57P01': 'it is shutting down',
+  '57P02': 'it broke down and starts anew',
+  '53200': 'it has no memory left',
+  '58030': 'it cannot write to its disk',
 };
 const RIGHT: Readonly<Record<string, string>> = {
   '28P01': 'Set DATABASE_URL to one with the right password.',
