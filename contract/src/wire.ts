@@ -97,6 +97,7 @@ export type RefusalCode =
   | 'forbidden'
   | 'tooMany'
   | 'notFound'
+  | 'removed'
   | 'tooLarge'
   | 'wrongType'
   | 'stale'
@@ -105,6 +106,21 @@ export type RefusalCode =
   | 'revives'
   | 'unavailable'
   | 'internal';
+
+/** Answer 410: it was taken off the lists, and can be brought back. */
+export interface RemovedRefusal extends Refusal {
+  readonly error: 'removed';
+  readonly removed: {
+    /** What to bring back: the variant, or its project where that was removed. */
+    readonly id: string;
+    readonly kind: 'variant' | 'project';
+    readonly name: string;
+    /** ISO 8601. */
+    readonly at: string;
+    /** Left out where nobody wrote it down. */
+    readonly who?: string;
+  };
+}
 
 /** Answer 409: somebody saved since. Holds what stands now and what changed since the base revision. */
 export interface StaleRefusal extends Refusal {

@@ -138,3 +138,32 @@ test('what is typed while an undo is under way stays, and the other page hears w
   expect(await values(request, id, 'cut.kerf')).toContain(2.31);
   expect((await values(request, id, 'cut.gap'))[0]).toBe(before);
 });
+
+test('a plan that was removed while it is open says so, and goes on once it is back', async ({
+  page,
+  request,
+}) => {
+  const id = await ownTern(request);
+  const beside = await request.post('/api/variants', { data: { name: 'Second way', copyOf: id, who: 'Ansa' } });
+  const { id: second } = (await beside.json()) as { id: string };
+  await openStage(page, second, 'cut');
+  expect((await request.delete(`/api/variants/${second}`)).ok()).toBe(true);
+  const note = page.locator('ix-removed-note');
+  await expect(note).toContainText('removed the variant');
+  await expect(note).toContainText('What you type here is kept in this browser');
+  await field(page, 'Blade kerf').fill('2.3');
+  await expect(page.locator('.save')).toHaveText(/Not saved/);
+  // Opened anew it can be brought back as well.
+  await note.getByRole('button', { name: 'Bring it back' }).click();
+  await saved(page);
+  await expect(note).toHaveCount(0);
+  const { plan } = (await (await request.get(`/api/variants/${second}`)).json()) as {
+    plan: { readings: Record<string, { repeats: { value: number }[] }> };
+  };
+  expect(plan.readings['cut.kerf']?.repeats[0]?.value).toBe(2.3);
+  expect((await request.delete(`/api/variants/${second}`)).ok()).toBe(true);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'This plan was removed' })).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(field(page, 'Blade kerf')).toHaveValue('2.3');
+});

@@ -332,7 +332,7 @@ describe('what was taken off the lists', () => {
     expect((await h.call('POST', `/api/removed/${second}/bring-back`, {})).status).toBe(204);
     expect((await h.call('GET', `/api/variants/${second}`)).status).toBe(200);
     expect((await h.call('DELETE', `/api/projects/${project}`)).status).toBe(204);
-    expect((await h.call('GET', `/api/variants/${variant}`)).status).toBe(404);
+    expect((await h.call('GET', `/api/variants/${variant}`)).status).toBe(410);
     expect((await h.call('POST', `/api/removed/${project}/bring-back`, {})).status).toBe(204);
     expect((await h.call('GET', `/api/variants/${variant}`)).status).toBe(200);
     const { rows } = await h.pool.query<{ id: string }>('select id from photos limit 1');

@@ -11,7 +11,7 @@ import type { Client, Pool } from '../db/pool';
 import { withTransaction } from '../db/transaction';
 import { Refused, refused } from '../http/refusal';
 import { whyAway } from '../db/errors';
-import { CHANNEL } from '../live/feed';
+import { CHANNEL } from '../db/channel';
 import { askWhomItRevives } from './revived';
 import { DIGESTED, END, endSchema, HEAD, headSchema, LEFT_OUT, type BackupHead } from './format';
 

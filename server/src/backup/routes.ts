@@ -9,7 +9,7 @@ import { attachment } from '../http/attachment';
 import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { note } from '../people/audit';
-import { calledOf } from '../plans/queries';
+import { calledOf, tellListed } from '../plans/queries';
 import { idOf } from '../plans/routes';
 import { sentence, type Backups } from './backups';
 import { bringBack, listRemoved } from './removed';
@@ -66,6 +66,7 @@ export function dataRoutes(pool: Pool, backups: Backups, migrations: string): Ro
         },
       ]);
     await note(pool, request, `${kind} brought back`, { [kind]: id, name: await calledOf(pool, id) });
+    if (kind !== 'photo') await tellListed(pool, id);
     response.status(204).end();
   });
   return router;

@@ -8,6 +8,7 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   login: 401,
   forbidden: 403,
   notFound: 404,
+  removed: 410,
   stale: 409,
   nothingToUndo: 409,
   inUse: 409,

@@ -1,10 +1,13 @@
 import pg from 'pg';
 import type { Logger } from 'pino';
+import { CHANNEL } from '../db/channel';
 
 /** What happens to a variant, as every server process hears it. */
 export type LiveNews =
   | { readonly kind: 'revision'; readonly variant: string; readonly revision: number; readonly who: string }
   | { readonly kind: 'presence'; readonly variant: string }
+  /** It was taken off the lists, or brought back. */
+  | { readonly kind: 'listed'; readonly variant: string }
   /** Somebody may no longer look: what he has open is ended. */
   | { readonly kind: 'ended'; readonly owner: string }
   /** All data were put back from a backup. */
@@ -15,8 +18,6 @@ export type LiveNews =
 
 type Hears = (news: LiveNews) => void;
 
-/** Name of the channel that migrations and presence use. */
-export const CHANNEL = 'intervex_live';
 const FIRST_PAUSE_MS = 200;
 const MOST_PAUSE_MS = 3000;
 
@@ -111,7 +112,7 @@ export function readNews(
     if (news.kind === 'restored') return { kind: 'restored' };
     if (news.kind === 'ended' && typeof news.owner === 'string') return { kind: 'ended', owner: news.owner };
     if (typeof news.variant !== 'string') return undefined;
-    if (news.kind === 'presence') return { kind: 'presence', variant: news.variant };
+    if (news.kind === 'presence' || news.kind === 'listed') return { kind: news.kind, variant: news.variant };
     if (news.kind !== 'revision' || typeof news.revision !== 'number') return undefined;
     return { kind: 'revision', variant: news.variant, revision: news.revision, who: String(news.who ?? '') };
   } catch {

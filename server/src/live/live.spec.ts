@@ -140,6 +140,37 @@ describe('live stream', () => {
     expect(json.problems[0].field).toBe(field);
   });
 
+  it('tells pages that their plan was removed, by whom, and that it is back', async () => {
+    const id = await fresh();
+    const copy = (await h.call('POST', '/api/variants', { name: 'B', copyOf: id, who: 'Ansa' })).json
+      .id as string;
+    const page = await openPage(copy, 'Ansa');
+    await page.until(revision(1));
+    expect((await h.call('DELETE', `/api/variants/${copy}`)).status).toBe(204);
+    await page.until((x) => x.event === 'listed');
+    const gone = await h.call('GET', `/api/variants/${copy}`);
+    expect([gone.status, gone.json.error]).toEqual([410, 'removed']);
+    expect(gone.json.removed).toMatchObject({
+      id: copy,
+      kind: 'variant',
+      name: 'Hauler, B',
+      who: 'this computer',
+    });
+    expect((await save(copy, 1, 640.2)).status).toBe(410);
+    expect((await h.call('POST', `/api/removed/${copy}/bring-back`, {})).status).toBe(204);
+    await page.until(
+      (x) => x.event === 'listed' && page.heard.filter((y) => y.event === 'listed').length === 2,
+    );
+    expect((await save(copy, 1, 640.2)).status).toBe(200);
+    // With its project it is the project that is brought back.
+    const { projectId } = (await h.call('GET', `/api/variants/${copy}`)).json;
+    expect((await h.call('DELETE', `/api/projects/${projectId}`)).status).toBe(204);
+    const whole = await h.call('GET', `/api/variants/${copy}`);
+    expect(whole.json.removed).toMatchObject({ id: projectId, kind: 'project', name: 'Hauler' });
+    await page.until(() => page.heard.filter((y) => y.event === 'listed').length === 3);
+    page.close();
+  });
+
   it('refuses an unknown variant and a page without a name of its own', async () => {
     expect((await h.call('GET', liveAddress(randomUUID()))).status).toBe(404);
     const nameless = await h.call('GET', liveAddress(await fresh(), 'Ansa', '17'));

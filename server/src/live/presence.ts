@@ -1,5 +1,5 @@
+import { CHANNEL } from '../db/channel';
 import type { Pool } from '../db/pool';
-import { CHANNEL } from './feed';
 
 /** A page that was not seen for this long is gone, s. */
 const GONE_AFTER_S = 50;

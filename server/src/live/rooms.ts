@@ -92,6 +92,9 @@ export class Rooms {
           told.revision(news.revision, news.who);
         });
         return;
+      case 'listed':
+        for (const told of this.rooms.get(news.variant) ?? []) told.push({}, 'listed');
+        return;
       case 'presence':
         if (!this.rooms.has(news.variant)) return;
         this.moved.add(news.variant);

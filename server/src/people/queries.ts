@@ -1,5 +1,5 @@
 import type { GuestView, PersonView, SessionView } from '@intervex/contract';
-import { CHANNEL } from '../live/feed';
+import { CHANNEL } from '../db/channel';
 import type { Db } from '../plans/queries';
 
 interface Person {

@@ -72,7 +72,7 @@ describe('projects', () => {
     expect(names((await h.call('GET', '/api/projects')).json)).toContain('Tamsel Linnet');
     expect((await h.call('DELETE', `/api/projects/${made.projectId}`)).status).toBe(204);
     expect(names((await h.call('GET', '/api/projects')).json)).not.toContain('Tamsel Linnet');
-    expect((await h.call('GET', `/api/variants/${made.id}`)).status).toBe(404);
+    expect((await h.call('GET', `/api/variants/${made.id}`)).status).toBe(410);
     const kept = await h.pool.query('select 1 from plan_revisions where variant_id = $1', [made.id]);
     expect(kept.rowCount).toBe(1);
   });
@@ -121,8 +121,8 @@ describe('projects', () => {
     expect(only.json.message).toContain('only variant of its project');
     const copy = (await h.call('POST', '/api/variants', { copyOf: made.id, name: 'Keep offset', who })).json;
     expect((await h.call('DELETE', `/api/variants/${made.id}`)).status).toBe(204);
-    expect((await h.call('GET', `/api/variants/${made.id}`)).status).toBe(404);
-    expect((await save(made.id, 1, withHalf(EMPTY_PLAN, 640))).status).toBe(404);
+    expect((await h.call('GET', `/api/variants/${made.id}`)).status).toBe(410);
+    expect((await save(made.id, 1, withHalf(EMPTY_PLAN, 640))).status).toBe(410);
     expect((await h.call('DELETE', `/api/variants/${made.id}`)).status).toBe(404);
     expect((await h.call('GET', `/api/variants/${copy.id}`)).status).toBe(200);
     const kept = await h.pool.query('select 1 from plan_revisions where variant_id = $1', [made.id]);

@@ -2,11 +2,13 @@ import type {
   OrderState,
   ProjectsQuery,
   ProjectSummary,
+  RemovedRefusal,
   RevisionKind,
   RevisionView,
   VariantView,
 } from '@intervex/contract';
 import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
+import { CHANNEL } from '../db/channel';
 import type { Client, Pool } from '../db/pool';
 import { readStored, remember, remembered, type ReadPlan } from './plan-cache';
 
@@ -345,6 +347,42 @@ export async function calledOf(db: Db, id: string): Promise<string> {
     [id],
   );
   return rows[0]?.name ?? '';
+}
+
+/** What took a variant off the lists; nothing where it stands there, or never was. */
+export async function removedAs(db: Db, id: string): Promise<RemovedRefusal['removed'] | undefined> {
+  const { rows } = await db.query<{
+    id: string;
+    kind: 'variant' | 'project';
+    name: string;
+    at: Date;
+    who: string | null;
+  }>(
+    `select gone.id, gone.kind, gone.name, gone.at, noted.who
+       from (select case when p.removed_at is null then v.id else p.id end as id,
+                    case when p.removed_at is null then 'variant' else 'project' end as kind,
+                    case when p.removed_at is null then p.name || ', ' || v.name else p.name end as name,
+                    coalesce(p.removed_at, v.removed_at) as at
+               from variants v join projects p on p.id = v.project_id
+              where v.id = $1 and (v.removed_at is not null or p.removed_at is not null)) as gone
+       left join lateral (select who from audit
+                           where what = gone.kind || ' removed' and about ->> gone.kind = gone.id::text
+                           order by audit.id desc limit 1) as noted on true`,
+    [id],
+  );
+  const [row] = rows;
+  if (!row) return undefined;
+  const { at, who, ...rest } = row;
+  return { ...rest, at: at.toISOString(), ...(who === null ? {} : { who }) };
+}
+
+/** Tells the pages of a variant, or of all variants of a project, that it was taken off the lists or brought back. */
+export async function tellListed(db: Db, id: string): Promise<void> {
+  await db.query(
+    `select pg_notify($2, json_build_object('kind', 'listed', 'variant', id)::text)
+       from variants where id = $1 or project_id = $1`,
+    [id, CHANNEL],
+  );
 }
 
 /** Takes a project out of the lists. Its revisions stay. */

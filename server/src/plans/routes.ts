@@ -22,7 +22,15 @@ import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { note } from '../people/audit';
 import { asks, editorOf } from '../people/identity';
-import { calledOf, listProjects, listRevisions, renameProject, renameVariant, setStrip } from './queries';
+import {
+  calledOf,
+  listProjects,
+  listRevisions,
+  renameProject,
+  renameVariant,
+  setStrip,
+  tellListed,
+} from './queries';
 import {
   copyVariant,
   createProject,
@@ -88,6 +96,7 @@ export function planRoutes(pool: Pool): Router {
     const id = idOf(request);
     if (!(await dropProject(pool, id))) throw missing('project');
     await note(pool, request, 'project removed', { project: id, name: await calledOf(pool, id) });
+    await tellListed(pool, id);
     response.status(204).end();
   });
   variantRoutes(router, pool);
@@ -115,6 +124,7 @@ function variantRoutes(router: Router, pool: Pool): void {
     const id = idOf(request);
     await dropVariant(pool, id);
     await note(pool, request, 'variant removed', { variant: id, name: await calledOf(pool, id) });
+    await tellListed(pool, id);
     response.status(204).end();
   });
   open(router, 'PUT /variants/:id/plan', ...body, async (request, response) => {

@@ -1,5 +1,6 @@
 import type {
   PlanFile,
+  RemovedRefusal,
   RevisionKind,
   SaveRequest,
   StaleRefusal,
@@ -22,6 +23,7 @@ import {
   lockProject,
   ordersUnderWay,
   planAt,
+  removedAs,
   removeProject,
   removeVariant,
   type Db,
@@ -35,8 +37,19 @@ export async function readVariant(db: Db, id: string): Promise<VariantView> {
 
 async function existing(db: Db, id: string, lock = false): Promise<VariantHead> {
   const found = await findVariant(db, id, lock);
-  if (!found) throw noVariant();
+  if (!found) throw (await wasRemoved(db, id)) ?? noVariant();
   return found;
+}
+
+/** Says who took a variant off the lists, and when; nothing where it never was. */
+async function wasRemoved(db: Db, id: string): Promise<Refused | undefined> {
+  const removed = await removedAs(db, id);
+  if (!removed) return undefined;
+  const { kind, name, who } = removed;
+  const message = `${who ?? 'Somebody'} removed the ${kind} ${name}. Nothing of it is lost.`;
+  const problems = [{ field: 'id', wrong: 'was removed', right: 'to have the owner bring it back' }];
+  const body: RemovedRefusal = { error: 'removed', message, problems, removed };
+  return new Refused(body);
 }
 
 const noVariant = (): Refused =>

@@ -24,6 +24,7 @@ import { UnitsService } from '../state/units.service';
 import { ChecksDrawer } from './checks-drawer';
 import { ConflictPanel } from './conflict-panel';
 import { LeftBehind } from './left-behind';
+import { RemovedNote } from './removed-note';
 import { Rail } from './rail';
 import { Strip } from './strip';
 import { TopBar } from './top-bar';
@@ -40,6 +41,8 @@ import { WorkingPanel } from './working-panel';
     InstrumentBar,
     KeysPanel,
     LeftBehind,
+    RemovedNote,
+    RemovedNote,
     MatButtonModule,
     MatIconModule,
     Rail,
@@ -84,13 +87,19 @@ export class Shell {
       this.instruments.disconnect();
     });
     effect(() => {
-      const id = this.variantId();
-      untracked(() => {
-        void this.store.open(id).then(() => {
-          if (this.store.variant()?.id === id) this.live.follow(id);
-        });
-      });
+      this.variantId();
+      untracked(() => void this.open());
     });
+  }
+
+  /** Opens the plan and follows it; one that is open is looked at again. */
+  protected async open(): Promise<void> {
+    const id = this.variantId();
+    if (this.loaded()) await this.store.lookAgain();
+    else await this.store.open(id);
+    if (this.store.variant()?.id !== id) return;
+    if (this.live.state() === 'gone') this.live.leave();
+    this.live.follow(id);
   }
 
   /** Commands of one key or with Ctrl, only where nobody is typing. */

@@ -5,7 +5,7 @@ import { OneStreamService } from './one-stream.service';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
-const store = { catchUp: vi.fn() };
+const store = { catchUp: vi.fn(), lookAgain: vi.fn() };
 let stream: FakeStream;
 let live: LiveService;
 
@@ -13,6 +13,7 @@ beforeEach(() => {
   vi.useFakeTimers();
   stream = new FakeStream();
   store.catchUp.mockReset();
+  store.lookAgain.mockReset();
   TestBed.configureTestingModule({
     providers: [
       { provide: PlanStore, useValue: store },
@@ -70,6 +71,9 @@ describe('live service', () => {
     expect(stream.wishes).toHaveLength(1);
     stream.send('refused', { error: 'notFound', message: 'There is no such variant.' });
     expect(live.state()).toBe('gone');
+    expect(store.lookAgain).toHaveBeenCalledTimes(1);
+    stream.send('listed');
+    expect(store.lookAgain).toHaveBeenCalledTimes(2);
     vi.advanceTimersByTime(5000);
     expect(stream.asked).toHaveLength(2);
     stream.send('refused', { error: 'unavailable', message: 'Too many pages.' });

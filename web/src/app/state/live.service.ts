@@ -64,8 +64,12 @@ export class LiveService {
 
   /** What is no more is not asked for again. */
   private refused({ error }: Heard['data']): void {
-    this.state.set(error === 'notFound' ? 'gone' : 'lost');
-    if (error === 'notFound') return;
+    if (error === 'notFound') {
+      this.state.set('gone');
+      void this.store.lookAgain();
+      return;
+    }
+    this.state.set('lost');
     this.again = setTimeout(() => {
       this.stop?.();
       this.connect();
@@ -79,6 +83,9 @@ export class LiveService {
         case 'opened':
         case 'back':
           this.state.set('live');
+          return;
+        case 'listed':
+          void this.store.lookAgain();
           return;
         case 'cut':
           this.state.set('lost');

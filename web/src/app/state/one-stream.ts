@@ -34,7 +34,18 @@ export interface Browser {
 }
 
 /** Events that the server tells a page. */
-const EVENTS = ['revision', 'people', 'restored', 'away', 'back', 'value', 'unread', 'lost', 'refused'];
+const EVENTS = [
+  'revision',
+  'people',
+  'listed',
+  'restored',
+  'away',
+  'back',
+  'value',
+  'unread',
+  'lost',
+  'refused',
+];
 /** Pause before streams that were refused are tried again, ms. */
 const RETRY_MS = 1500;
 /** A page that leads answers within this, or another takes its place, ms. */

@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, Injector, PendingTasks, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { StaleRefusal, VariantView } from '@intervex/contract/wire';
+import type { RemovedRefusal, StaleRefusal, VariantView } from '@intervex/contract/wire';
 import {
   allFigures,
   BENCH_PARTS,
@@ -35,7 +35,7 @@ import { ApiService } from './api.service';
 import { changedPlaces, placesText } from './changed-places';
 import { Entries } from './entries';
 import { Following } from './following';
-import { canRetry, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
+import { canRetry, isRemoved, isStale, notSaved, refusalOf, sentenceOf } from './refusals';
 import {
   baseOnceArrived,
   bothOf,
@@ -121,6 +121,8 @@ export class PlanStore {
   /** What the plan was kept with by an earlier version, and nothing here knows any more. */
   readonly dropped = signal<readonly string[]>([]);
   readonly loadError = signal('');
+  /** Who took the plan off the lists, and when; nothing while it stands there. */
+  readonly removed = signal<RemovedRefusal['removed'] | undefined>(undefined);
   /** Work on this plan that a page left behind before it was saved. */
   readonly leftBehind = signal<{ readonly key: string; readonly work: Unsaved } | undefined>(undefined);
   readonly canUndo = computed(
@@ -149,6 +151,7 @@ export class PlanStore {
     if (this.base()?.id === id && this.loadError() === '') return;
     await this.flush();
     this.loadError.set('');
+    this.removed.set(undefined);
     try {
       const view = await firstValueFrom(this.api.variant(id));
       if (this.kept) (await this.unsaved())?.begin();
@@ -160,8 +163,32 @@ export class PlanStore {
     } catch (error) {
       this.base.set(undefined);
       this.show(EMPTY_PLAN);
+      this.noteRemoved(error);
       this.loadError.set(sentenceOf(error));
     }
+  }
+
+  /** Looks whether the plan was removed, or brought back; what could not be saved meanwhile is then saved. */
+  async lookAgain(): Promise<void> {
+    const base = this.base();
+    if (!base) return;
+    try {
+      const view = await firstValueFrom(this.api.variant(base.id));
+      const was = this.removed() !== undefined;
+      this.removed.set(undefined);
+      if (was && this.saveState() === 'refused') {
+        this.saveState.set('editing');
+        this.saves.next();
+      }
+      await this.catchUp(view.revision);
+    } catch (error) {
+      this.noteRemoved(error);
+    }
+  }
+
+  private noteRemoved(error: unknown): void {
+    const refusal = refusalOf(error);
+    if (isRemoved(refusal)) this.removed.set(refusal.removed);
   }
 
   /**
@@ -569,6 +596,7 @@ export class PlanStore {
       this.mergeWith(refusal);
       return;
     }
+    this.noteRemoved(error);
     this.trouble.set(notSaved(error));
     if (refusal?.error === 'forbidden') {
       this.takeBack(sent);

@@ -1,5 +1,5 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import type { Refusal, StaleRefusal } from '@intervex/contract/wire';
+import type { Refusal, RemovedRefusal, StaleRefusal } from '@intervex/contract/wire';
 
 /** What the server refused and why, or nothing where it did not answer at all. */
 export function refusalOf(error: unknown): Refusal | undefined {
@@ -9,6 +9,9 @@ export function refusalOf(error: unknown): Refusal | undefined {
 }
 
 export const isStale = (refusal: Refusal | undefined): refusal is StaleRefusal => refusal?.error === 'stale';
+
+export const isRemoved = (refusal: Refusal | undefined): refusal is RemovedRefusal =>
+  refusal?.error === 'removed';
 
 /** True where trying again later can help: no answer, too many at once, or anything that went wrong over there. */
 export function canRetry(error: unknown): boolean {
