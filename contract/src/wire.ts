@@ -117,7 +117,7 @@ export interface RemovedRefusal extends Refusal {
     readonly name: string;
     /** ISO 8601. */
     readonly at: string;
-    /** Left out where nobody wrote it down. */
+    /** Left out where he has no name: at the computer that the application runs on. */
     readonly who?: string;
   };
 }

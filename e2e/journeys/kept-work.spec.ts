@@ -149,7 +149,7 @@ test('a plan that was removed while it is open says so, and goes on once it is b
   await openStage(page, second, 'cut');
   expect((await request.delete(`/api/variants/${second}`)).ok()).toBe(true);
   const note = page.locator('ix-removed-note');
-  await expect(note).toContainText('removed the variant');
+  await expect(note).toContainText('was removed at the computer that Intervex runs on');
   await expect(note).toContainText('What you type here is kept in this browser');
   await field(page, 'Blade kerf').fill('2.3');
   await expect(page.locator('.save')).toHaveText(/Not saved/);

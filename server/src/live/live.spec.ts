@@ -154,7 +154,6 @@ describe('live stream', () => {
       id: copy,
       kind: 'variant',
       name: 'Hauler, B',
-      who: 'this computer',
     });
     expect((await save(copy, 1, 640.2)).status).toBe(410);
     expect((await h.call('POST', `/api/removed/${copy}/bring-back`, {})).status).toBe(204);

@@ -1,7 +1,7 @@
 import type { AuditEntry } from '@intervex/contract';
 import type { Request } from 'express';
 import type { Db } from '../plans/queries';
-import { identityOf } from './identity';
+import { AT_THE_COMPUTER, identityOf } from './identity';
 
 /** Writes down who did what. What changes a plan stands in its revisions already. */
 export async function note(
@@ -11,7 +11,7 @@ export async function note(
   about: Readonly<Record<string, string>> = {},
 ): Promise<void> {
   const identity = identityOf(request);
-  await noteAs(db, identity?.name ?? (identity ? 'this computer' : 'nobody'), what, about);
+  await noteAs(db, identity?.name ?? (identity ? AT_THE_COMPUTER : 'nobody'), what, about);
 }
 
 export async function noteAs(

@@ -16,6 +16,8 @@ export interface Identity {
   readonly hasPhoto?: (photo: string) => Promise<boolean>;
 }
 
+/** Who changes something where nothing is shared, as it is written down. */
+export const AT_THE_COMPUTER = 'this computer';
 /** What stands where nobody said who he is. */
 const NOBODY = 'bench';
 /** The one who works at this computer while nothing is shared. */

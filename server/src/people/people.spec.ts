@@ -203,6 +203,15 @@ describe('every route for every role', () => {
     expect(heard.match(/"error":"forbidden"/g)).toHaveLength(2);
   });
 
+  it('writes down who removed a plan, and says so to whoever asks for it', async () => {
+    const gone = (await owner('POST', '/variants', { name: 'Third', copyOf: variant, who: 'Ansa' })).json
+      .id as string;
+    expect(await (as.owner as Visitor).status('DELETE', `/api/variants/${gone}`)).toBe(204);
+    const { status, json } = await (as.helper as Visitor).call('GET', `/api/variants/${gone}`);
+    expect([status, json.removed.who]).toEqual([410, 'Runa']);
+    expect(json.message).toContain('was removed by Runa');
+  });
+
   it('has no route that goes round the matrix', () => {
     const found: string[] = [];
     const walk = (stack: readonly Layer[]) => {

@@ -10,6 +10,7 @@ import type {
 import { PLAN_VERSION, planFromStore, type Plan } from '@intervex/core';
 import { CHANNEL } from '../db/channel';
 import type { Client, Pool } from '../db/pool';
+import { AT_THE_COMPUTER } from '../people/identity';
 import { readStored, remember, remembered, type ReadPlan } from './plan-cache';
 
 /** A connection or a pool. */
@@ -367,8 +368,8 @@ export async function removedAs(db: Db, id: string): Promise<RemovedRefusal['rem
               where v.id = $1 and (v.removed_at is not null or p.removed_at is not null)) as gone
        left join lateral (select who from audit
                            where what = gone.kind || ' removed' and about ->> gone.kind = gone.id::text
-                           order by audit.id desc limit 1) as noted on true`,
-    [id],
+                           order by audit.id desc limit 1) as noted on noted.who <> $2`,
+    [id, AT_THE_COMPUTER],
   );
   const [row] = rows;
   if (!row) return undefined;

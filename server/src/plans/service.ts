@@ -46,7 +46,8 @@ async function wasRemoved(db: Db, id: string): Promise<Refused | undefined> {
   const removed = await removedAs(db, id);
   if (!removed) return undefined;
   const { kind, name, who } = removed;
-  const message = `${who ?? 'Somebody'} removed the ${kind} ${name}. Nothing of it is lost.`;
+  const by = who === undefined ? '' : ` by ${who}`;
+  const message = `The ${kind} ${name} was removed${by}. Nothing of it is lost.`;
   const problems = [{ field: 'id', wrong: 'was removed', right: 'to have the owner bring it back' }];
   const body: RemovedRefusal = { error: 'removed', message, problems, removed };
   return new Refused(body);

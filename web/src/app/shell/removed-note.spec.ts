@@ -30,7 +30,7 @@ async function made(role: 'owner' | 'helper', open: boolean) {
 describe('a plan that was removed', () => {
   it('says by whom and when, and where what is typed stays', async () => {
     const { page } = await made('helper', true);
-    expect(page.textContent).toContain('Ansa removed the variant Tern, Even up on 20 Mar 2027');
+    expect(page.textContent).toContain('The variant Tern, Even up was removed by Ansa, 20 Mar 2027');
     expect(page.textContent).toContain('kept in this browser');
     expect(page.textContent).toContain('The owner can bring it back.');
     expect(page.querySelector('button')).toBeNull();

@@ -46,7 +46,8 @@ export class RemovedNote {
       new Date(at),
     );
     const kept = this.open() ? ' What you type here is kept in this browser until it is back.' : '';
-    return `${who ?? 'Somebody'} removed the ${kind} ${name} on ${time}.${kept}`;
+    const by = who === undefined ? 'at the computer that Intervex runs on' : `by ${who}`;
+    return `The ${kind} ${name} was removed ${by}, ${time}.${kept}`;
   });
 
   protected async bringBack(): Promise<void> {
