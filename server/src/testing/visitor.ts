@@ -75,7 +75,7 @@ export class Visitor {
   ): Promise<IncomingMessage> {
     const url = new URL(path, this.url);
     const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
-    const text = body === undefined ? undefined : JSON.stringify(body);
+    const text = body === undefined || Buffer.isBuffer(body) ? body : JSON.stringify(body);
     const all = {
       ...(cookie && { cookie }),
       ...(text && { 'content-type': 'application/json', 'content-length': String(Buffer.byteLength(text)) }),
