@@ -1,6 +1,10 @@
 import type { Acceptance } from '../../stage';
 import type { Reading } from '../../measure';
+import type { Side } from '../../geometry';
 import type { Received } from './received';
+
+/** Lengths that differ by less are one, mm. */
+const SAME = 1e-6;
 
 /** Who took the shafts, and why where one is kept although it is not as ordered. */
 export interface Taken {
@@ -48,3 +52,30 @@ export function withReceived<P extends Kept>(plan: P, { sizes }: Received, { who
     accepted: { ...plan.accepted, ...Object.fromEntries(accepted) },
   };
 }
+
+/** A shaft that was measured and taken, and that the plan knows nothing of, or otherwise. */
+export interface NotHeld {
+  readonly side: Side;
+  /** Length on arrival, mm. */
+  readonly measured: number;
+  /** Length that the plan holds, newest reading, mm; left out where it holds none. */
+  readonly stands?: number;
+}
+
+/**
+ * Lengths measured on arrival that the plan does not hold among its readings: an undo took them back, or they were typed over.
+ *
+ * @example receivedNotHeld(plan, { ok: true, sizes: [left of 684.4 mm] }) // [{ side: 'left', measured: 684.4 }]
+ */
+export const receivedNotHeld = (
+  { readings }: Pick<Kept, 'readings'>,
+  { sizes }: Received,
+): readonly NotHeld[] =>
+  sizes
+    .filter((s) => s.what === 'length')
+    .flatMap(({ side, measured }) => {
+      const repeats = readings[`shaft.received.${side}`]?.repeats ?? [];
+      if (repeats.some(({ value }) => Math.abs(value - measured) < SAME)) return [];
+      const stands = repeats.at(-1)?.value;
+      return [{ side, measured, ...(stands === undefined ? {} : { stands }) }];
+    });

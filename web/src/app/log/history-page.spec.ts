@@ -18,6 +18,11 @@ const settle = async (bench: Bench<HistoryPage>) => {
   await bench.fixture.whenStable();
 };
 
+// Whoever comes next finds nobody at the bench.
+afterEach(() => {
+  localStorage.clear();
+});
+
 describe('history of a plan', () => {
   it('is paged, and any revision is compared with now and put back', async () => {
     const bench = await Bench.of(HistoryPage, donorPlan());

@@ -11,6 +11,7 @@ let live: LiveService;
 
 beforeEach(() => {
   vi.useFakeTimers();
+  localStorage.clear();
   stream = new FakeStream();
   store.catchUp.mockReset();
   store.lookAgain.mockReset();

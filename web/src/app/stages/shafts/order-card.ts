@@ -11,12 +11,14 @@ import { MatButtonModule } from '@angular/material/button';
 import type { OrderState, OrderView } from '@intervex/contract/wire';
 import {
   limitsOf,
+  receivedNotHeld,
   stance,
   shafts,
   evaluate,
   parseLength,
   sideName,
   tightest,
+  withReceived,
   type Plan,
   type ReceivedSize,
   type ReceivedShaft,
@@ -39,6 +41,9 @@ const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   sentBack: 'sent back',
 };
 const WITH_MAKER: readonly OrderState[] = ['paying', 'paid', 'cutting', 'late', 'sentBack'];
+/** When its shafts were taken; empty while they are not. ISO 8601. */
+const takenAt = ({ state, events }: OrderView): string =>
+  state === 'accepted' ? (events.filter((e) => e.state === 'accepted').at(-1)?.at ?? '') : '';
 const SIZES = { length: 'Length', journal: 'Journal', splineLength: 'Spline length' } as const;
 type SizeKey = keyof typeof SIZES;
 
@@ -119,6 +124,22 @@ export class OrderCard {
       })
       .filter(Boolean);
   });
+  /** What was measured and taken, and the plan does not hold: an undo took it back, or it was typed over. */
+  protected readonly notHeld = computed(() => {
+    const order = this.order();
+    if (order.state !== 'accepted' || !order.received || order.variantId !== this.store.variant()?.id)
+      return [];
+    const later = this.orders
+      .orders()
+      .filter((o) => takenAt(o) > takenAt(order) && o.variantId === order.variantId);
+    const replaced = later.flatMap((o) => (o.received?.sizes ?? []).map(({ side }) => side));
+    return receivedNotHeld(this.store.plan(), order.received)
+      .filter(({ side }) => !replaced.includes(side))
+      .map((s) => ({
+        ...s,
+        text: `${sideName(s.side)}: measured on arrival ${this.units.show(s.measured, 'mm', 2)}, the plan holds ${s.stands === undefined ? 'none' : this.units.show(s.stands, 'mm', 2)}.`,
+      }));
+  });
   protected readonly events = computed(() =>
     this.order().events.map((e) => ({
       ...e,
@@ -138,6 +159,25 @@ export class OrderCard {
     });
     const stays = gaps.length ? `; the tyre keeps ${gaps.join(' and ')}` : '';
     return `${sideName(side)}, kept as it is: wheel face and rotor stand ${this.units.show(Math.abs(off), 'mm')} further ${off > 0 ? 'out' : 'in'}${stays}.`;
+  }
+
+  /** Puts what was measured on arrival into the plan again, with the reason where it was off. */
+  protected putBack(): void {
+    const { received, events } = this.order();
+    const taken = events.filter((e) => e.state === 'accepted').at(-1);
+    if (!received || !taken) return;
+    const reason = received.ok ? {} : { reason: taken.note };
+    const { readings, accepted } = withReceived(this.store.plan(), received, {
+      who: taken.who,
+      at: taken.at,
+      ...reason,
+    });
+    for (const { side } of this.notHeld()) {
+      const id = `shaft.received.${side}`;
+      this.store.setReading(id, readings[id]);
+      if (accepted[id]) this.store.put('accepted', id, accepted[id]);
+    }
+    this.store.saveNow();
   }
 
   protected type(side: Side, size: SizeKey, text: string): void {

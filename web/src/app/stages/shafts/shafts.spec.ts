@@ -268,6 +268,41 @@ describe('an order', () => {
     expect(bench.store.plan().readings['shaft.received.left']).toEqual(received);
   });
 
+  it('says where the plan no longer holds what was measured on arrival, and puts it back', async () => {
+    const size = (side: 'left' | 'right', measured: number, off: number) =>
+      ({ side, what: 'length', ordered: 684.1, measured, off, limit: 0.5, ok: off > -0.5, todo: '' }) as const;
+    const sizes = [size('left', 681.3, -2.8), size('right', 684.3, 0.2)];
+    const taken = {
+      at: '2027-04-01T08:00:00.000Z',
+      who: 'Birk',
+      state: 'accepted',
+      note: 'Gap stays',
+    } as const;
+    const order: OrderView = {
+      ...{ ...ORDER, variantId: VARIANT, state: 'accepted', received: { ok: false, sizes } },
+      events: [...ORDER.events, taken],
+    };
+    const right = { repeats: [{ value: 684.9 }], instrument: 'rule' } as const;
+    const plan = donorPlan({ 'shaft.received.right': right });
+    const bench = await Bench.of(OrderCard, plan, { order });
+    expect(bench.text).toContain('Left: measured on arrival 681.30 mm, the plan holds none.');
+    expect(bench.text).toContain('Right: measured on arrival 684.30 mm, the plan holds 684.90 mm.');
+    // A shaft that came later takes its place.
+    const later: OrderView = {
+      ...{ ...order, id: 'later', received: { ok: true, sizes: [size('right', 684.9, 0.8)] } },
+      events: [{ ...taken, at: '2027-05-01T08:00:00.000Z' }],
+    };
+    TestBed.inject(OrdersService).orders.set([later, order]);
+    await bench.settle();
+    expect(bench.text).not.toContain('Right: measured on arrival');
+    await bench.click('Put it back into the plan');
+    const { readings, accepted } = bench.store.plan();
+    expect(readings['shaft.received.left']?.repeats).toEqual([{ value: 681.3, who: 'Birk', at: taken.at }]);
+    expect(readings['shaft.received.right']).toEqual(right);
+    expect(accepted['shaft.received.left']).toMatchObject({ reason: 'Gap stays', figure: -2.8, who: 'Birk' });
+    expect(bench.text).not.toContain('Plan and order differ');
+  });
+
   it('shows what is wrong, and keeps it only with a reason', async () => {
     const size = {
       side: 'left',
