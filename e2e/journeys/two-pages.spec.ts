@@ -97,6 +97,35 @@ test('a stage that cannot be loaded says so, leaves the page as it is, and comes
   await expect(said).toBeHidden();
 });
 
+test('a page whose scripts are gone after an update goes over to the new one with what was typed', async ({
+  page,
+  request,
+}) => {
+  const id = await ownTern(request);
+  await openStage(page, id, 'cut');
+  // The old scripts are gone, and the server’s page begins with others; saving does not get through either.
+  await page.route('**/*.js', (route) => route.abort());
+  await page.route(new URL('/', page.url()).href, (route) =>
+    route.fulfill({ contentType: 'text/html', body: '<script src="main-NEWER.js" type="module"></script>' }),
+  );
+  await page.route('**/plan', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await field(page, 'Blade kerf').fill('2.7');
+  await page.getByRole('link', { name: /Gears/ }).click();
+  const said = page.getByRole('alert').filter({ hasText: 'Intervex was updated' });
+  await expect(said).toBeVisible();
+  await page.unroute('**/*.js');
+  page.on('dialog', (dialog) => void dialog.accept());
+  await said.getByRole('button', { name: 'Load the new page' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Gears');
+  await page.unroute('**/plan');
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await saved(page);
+  await openStage(page, id, 'cut');
+  await expect(field(page, 'Blade kerf')).toHaveValue('2.7');
+});
+
 test('twenty pages on one plan: each is heard by all and none waits for a connection, also when the first is closed', async ({
   page,
   context,

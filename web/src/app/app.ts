@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { NavigationError, NavigationStart, Router, RouterOutlet } from '@angular/router';
 import { FocusKeeper } from './state/focus-keeper.service';
 import { PressKeeper } from './state/press-keeper.service';
+import { UpgradeService } from './state/upgrade.service';
 
 /** The page: what is open, and that something else could not be opened. */
 @Component({
@@ -13,8 +14,13 @@ import { PressKeeper } from './state/press-keeper.service';
     <router-outlet />
     @if (unreached(); as url) {
       <p role="alert">
-        That page cannot be loaded now: does the server answer? Where you are stays as it is.
-        <button type="button" class="plain" (click)="open(url)">Try again</button>
+        @if (newer()) {
+          Intervex was updated, and this page is from before. What you typed is kept.
+          <button type="button" class="plain" (click)="goOver(url)">Load the new page</button>
+        } @else {
+          That page cannot be loaded now: does the server answer? Where you are stays as it is.
+          <button type="button" class="plain" (click)="open(url)">Try again</button>
+        }
         <button type="button" class="plain" (click)="unreached.set('')">Close</button>
       </p>
     }
@@ -48,8 +54,12 @@ import { PressKeeper } from './state/press-keeper.service';
 })
 export class App {
   private readonly router = inject(Router);
+  private readonly upgrade = inject(UpgradeService);
   /** Address that could not be opened; empty while there is none, once closed, and as soon as anything is opened again. */
   protected readonly unreached = signal('');
+
+  /** The server holds a newer page, without the scripts of this one. */
+  protected readonly newer = signal(false);
 
   constructor() {
     const gone = inject(DestroyRef);
@@ -59,8 +69,15 @@ export class App {
       if (event instanceof NavigationStart) this.unreached.set('');
       if (!(event instanceof NavigationError)) return;
       this.unreached.set(event.url);
+      void this.upgrade.isThere().then((newer) => {
+        this.newer.set(newer);
+      });
       console.warn(event.error);
     });
+  }
+
+  protected goOver(url: string): void {
+    void this.upgrade.goOver(url);
   }
 
   protected open(url: string): void {

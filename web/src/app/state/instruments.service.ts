@@ -185,7 +185,7 @@ export class InstrumentsService {
           case 'lost':
             silent(`${String(data['why'])}; trying again`);
             return;
-          case 'cut':
+          case 'dropped':
             silent('connection lost; trying again');
             return;
           case 'refused':

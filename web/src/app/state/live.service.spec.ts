@@ -60,7 +60,7 @@ describe('live service', () => {
     expect(live.state()).toBe('away');
     stream.send('back');
     expect(live.state()).toBe('live');
-    stream.send('cut');
+    stream.send('dropped');
     expect(live.state()).toBe('lost');
   });
 

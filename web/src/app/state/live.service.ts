@@ -87,7 +87,7 @@ export class LiveService {
         case 'listed':
           void this.store.lookAgain();
           return;
-        case 'cut':
+        case 'dropped':
           this.state.set('lost');
           return;
         case 'refused':

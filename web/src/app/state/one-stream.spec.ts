@@ -272,7 +272,7 @@ describe('the one stream of a browser', () => {
     if (source) source.readyState = 2;
     source?.onerror();
     await vi.advanceTimersByTimeAsync(5);
-    for (const page of [first, second]) expect(page.heard.at(-1)?.event).toBe('cut');
+    for (const page of [first, second]) expect(page.heard.at(-1)?.event).toBe('dropped');
     await vi.advanceTimersByTimeAsync(1500);
     await browser.rests();
     expect(browser.open).toHaveLength(1);

@@ -24,7 +24,7 @@ type Word =
   | { readonly kind: 'leads' }
   | { readonly kind: 'told'; readonly to: string; readonly heard: Heard }
   /** The stream opened, or was cut. */
-  | { readonly kind: 'line'; readonly event: 'opened' | 'cut' };
+  | { readonly kind: 'line'; readonly event: 'opened' | 'dropped' };
 
 /** Parts of the browser that are used; tests put their own in. */
 export interface Browser {
@@ -81,7 +81,7 @@ class Streams {
     readonly addresses: readonly string[],
     browser: Browser,
     hears: (to: string, heard: Heard) => void,
-    stands: (state: 'opened' | 'cut' | 'refused') => void,
+    stands: (state: 'opened' | 'dropped' | 'refused') => void,
   ) {
     this.sources = addresses.map((address) => browser.source(address));
     for (const source of this.sources) {
@@ -92,7 +92,7 @@ class Streams {
       source.onerror = () => {
         this.opened.delete(source);
         // The browser comes back by itself, except where the answer was a refusal.
-        stands(source.readyState === EventSource.CLOSED ? 'refused' : 'cut');
+        stands(source.readyState === EventSource.CLOSED ? 'refused' : 'dropped');
       };
       for (const event of EVENTS)
         source.addEventListener(event, ({ data }: MessageEvent<string>) => {
@@ -252,11 +252,11 @@ export class OneStream {
     this.connect();
   }
 
-  private line(event: 'opened' | 'cut'): void {
+  private line(event: 'opened' | 'dropped'): void {
     for (const { hears } of [...this.own.values()]) hears({ event, data: {} });
   }
 
-  private tellLine(event: 'opened' | 'cut'): void {
+  private tellLine(event: 'opened' | 'dropped'): void {
     this.line(event);
     this.say({ kind: 'line', event });
   }
@@ -287,7 +287,7 @@ export class OneStream {
     this.opening = next;
   }
 
-  private stands(streams: Streams, state: 'opened' | 'cut' | 'refused'): void {
+  private stands(streams: Streams, state: 'opened' | 'dropped' | 'refused'): void {
     if (streams !== this.opening && streams !== this.held) return;
     if (state === 'opened') {
       if (streams === this.opening) {
@@ -308,6 +308,6 @@ export class OneStream {
       }, RETRY_MS);
     }
     // While others still carry what is told, nothing is lost.
-    if (streams === this.held || !this.held) this.tellLine('cut');
+    if (streams === this.held || !this.held) this.tellLine('dropped');
   }
 }

@@ -251,6 +251,12 @@ export class PlanStore {
     });
   }
 
+  /** Keeps what is not saved in this browser at once, and waits until it is. */
+  async keepNow(): Promise<void> {
+    this.keepUnsaved();
+    if (this.kept) await (await this.unsaved())?.written();
+  }
+
   /** What was read of a quantity. */
   reading(id: string): Reading | undefined {
     return this.readings.at(id)();

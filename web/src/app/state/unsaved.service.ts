@@ -58,6 +58,11 @@ export class UnsavedService {
     this.last = this.last.then(() => (stored ? write(key, stored) : forget(key))).catch(() => undefined);
   }
 
+  /** Waits until all that was to be kept is. */
+  async written(): Promise<void> {
+    await this.last;
+  }
+
   /** The newest work on a variant that a page left behind, as plans of today; nothing where there is none. */
   async find(variant: string): Promise<Kept | undefined> {
     try {
