@@ -85,7 +85,7 @@ export const liveQuerySchema = Joi.object<{ listens: readonly Listener[] }>({
     )
     .min(1)
     .max(200)
-    .unique((a: Listener, b: Listener) => a.to === b.to && a.instrument === b.instrument)
+    .unique('to')
     .required(),
 });
 

@@ -1,6 +1,9 @@
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { field, openStage, ownTern, saved } from '../bench-hand';
 import { test } from '../journey';
+
+/** No script can be had any more. */
+const withoutScripts = (page: Page) => page.route('**/*.js', (route) => route.abort());
 
 test('two pages on one plan: different fields merge, the same field asks, nothing is overwritten', async ({
   page,
@@ -86,7 +89,7 @@ test('a stage that cannot be loaded says so, leaves the page as it is, and comes
 }) => {
   const id = await ownTern(request);
   await openStage(page, id, 'cut');
-  await page.route('**/*.js', (route) => route.abort());
+  await withoutScripts(page);
   await page.getByRole('link', { name: /Gears/ }).click();
   const said = page.getByRole('alert').filter({ hasText: 'cannot be loaded now' });
   await expect(said).toBeVisible();
@@ -104,7 +107,7 @@ test('a page whose scripts are gone after an update goes over to the new one wit
   const id = await ownTern(request);
   await openStage(page, id, 'cut');
   // The old scripts are gone, and the server’s page begins with others; saving does not get through either.
-  await page.route('**/*.js', (route) => route.abort());
+  await withoutScripts(page);
   await page.route(new URL('/', page.url()).href, (route) =>
     route.fulfill({ contentType: 'text/html', body: '<script src="main-NEWER.js" type="module"></script>' }),
   );

@@ -129,11 +129,24 @@ export async function freePort(/** @type {number[]} */ wanted = []) {
  */
 export async function startCluster(wanted, options = {}) {
   const { folder } = reachableFolder(wanted);
+  try {
+    return await uninterrupted(() => startIn(folder, options), options.signal);
+  } catch (error) {
+    throw folderTrouble(error, folder);
+  }
+}
+
+/**
+ * Starts until nobody ends the database meanwhile.
+ *
+ * @param {() => Promise<Cluster>} start @param {AbortSignal | undefined} signal @returns {Promise<Cluster>}
+ */
+async function uninterrupted(start, signal) {
   for (;;)
     try {
-      return await startIn(folder, options);
+      return await start();
     } catch (error) {
-      if (!(error instanceof Interrupted) || options.signal?.aborted) throw folderTrouble(error, folder);
+      if (!(error instanceof Interrupted) || signal?.aborted) throw error;
       say(`${error.message} Starting it again.`);
       await sleep(AGAIN_MS);
     }
@@ -487,7 +500,7 @@ function clusterOf(folder, data, port, pid, secret, options) {
     pid,
     alive,
     stop: () => stopPostmaster(pid, alive),
-    restart: () => launch(folder, data, port, secret, options),
+    restart: () => uninterrupted(() => launch(folder, data, port, secret, options), options.signal),
   };
 }
 

@@ -1,5 +1,5 @@
 import { setTimeout as sleep } from 'node:timers/promises';
-import { isUnavailable, whyAway } from './errors';
+import { whyAway } from './errors';
 import { startTrouble } from './start-trouble';
 
 /** Pauses between two tries, ms. */
@@ -9,7 +9,7 @@ const MOST_PAUSE_MS = 3000;
 const SAY_EVERY_MS = 20_000;
 
 /** Passes by itself, or once somebody made room: starting up, refused, cut off, a full disk. */
-const passes = (error: unknown): boolean => isUnavailable(error) || whyAway(error) !== undefined;
+const passes = (error: unknown): boolean => whyAway(error) !== undefined;
 
 /**
  * Does what the database is needed for at the start, again and again while what keeps it from it is passing.

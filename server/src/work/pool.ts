@@ -26,6 +26,8 @@ type Gives<N extends JobName> =
 
 /** Longest that one job may take once it has begun, ms. */
 const MOST_MS = 30_000;
+/** Longest that one job goes on once nobody waits for it, ms; what most sheets need. */
+const MOST_LEFT_MS = 3000;
 /** Longest that one job waits for its turn, ms. */
 const MOST_WAIT_MS = 20_000;
 /** Most jobs that wait, of one person and of all. */
@@ -61,13 +63,13 @@ export class WorkPool {
   }
 
   /**
-   * Does a job beside this process. Whoever is gone no longer waits for it; one that has begun is finished all the same, for a
-   * worker that is ended has to load everything again.
+   * Does a job beside this process. Whoever is gone no longer waits for it; one that has begun may still be finished, for a
+   * worker that is ended has to load everything again; what takes long is ended.
    *
    * @throws Refused what the job refuses; `unavailable` where too many wait, or too long; `invalid` where it takes too long
    */
   run<N extends JobName>(request: Request, name: N, ...given: Given<N>): Promise<Gives<N>> {
-    return this.inTurn(request, () => this.begin(name, given));
+    return this.inTurn(request, (left) => this.begin(name, given, left));
   }
 
   /**
@@ -85,17 +87,19 @@ export class WorkPool {
     const had = () => this.kept.get(key) as Gives<N> | undefined;
     return (
       had() ??
-      this.inTurn(request, async () => {
-        const made = had() ?? (await this.begin(name, given));
+      this.inTurn(request, async (left) => {
+        const made = had() ?? (await this.begin(name, given, left));
         this.kept.set(key, made);
         return made;
       })
     );
   }
 
-  private async begin<N extends JobName>(name: N, given: Given<N>): Promise<Gives<N>> {
+  /** @param left nobody waited for it any more, for a while */
+  private async begin<N extends JobName>(name: N, given: Given<N>, left: AbortSignal): Promise<Gives<N>> {
     try {
-      const done = await this.pool.run({ name, given }, { signal: AbortSignal.timeout(MOST_MS) });
+      const signal = AbortSignal.any([left, AbortSignal.timeout(MOST_MS)]);
+      const done = await this.pool.run({ name, given }, { signal });
       if (!done.ok) throw new Refused(done.refusal);
       return done.value as Gives<N>;
     } catch (error) {
@@ -103,9 +107,13 @@ export class WorkPool {
     }
   }
 
-  private async inTurn<T>(request: Request, job: () => Promise<T>): Promise<T> {
+  private async inTurn<T>(request: Request, job: (left: AbortSignal) => Promise<T>): Promise<T> {
     const gone = new AbortController();
+    const over = new AbortController();
     const leave = () => {
+      setTimeout(() => {
+        over.abort();
+      }, MOST_LEFT_MS).unref();
       gone.abort(refused('unavailable', 'Nobody waits for this any more.'));
     };
     request.res?.once('close', leave);
@@ -117,7 +125,7 @@ export class WorkPool {
     try {
       const end = await this.turns.take(whoAsks(request).key, AbortSignal.any([gone.signal, late.signal]));
       clearTimeout(timer);
-      const made = job().finally(end);
+      const made = job(over.signal).finally(end);
       return await Promise.race([made, left(gone.signal)]);
     } catch (error) {
       throw error instanceof TooMany ? tooMuch() : error;

@@ -7,7 +7,7 @@ import { UpgradeService } from './state/upgrade.service';
 @Component({ changeDetection: ChangeDetectionStrategy.OnPush, template: '<h1>Gears</h1>' })
 class Gears {}
 
-const upgrade = { isThere: () => Promise.resolve(false), goOver: vi.fn() };
+const upgrade = { isThere: () => Promise.resolve(false), goOver: vi.fn(() => Promise.resolve(false)) };
 
 describe('the page', () => {
   it('offers the newer page where the server was updated', async () => {
@@ -31,6 +31,8 @@ describe('the page', () => {
     );
     page.querySelector('button')?.click();
     expect(upgrade.goOver).toHaveBeenCalledWith('/gears');
+    await fixture.whenStable();
+    expect(page.textContent).toContain('could not be saved or kept yet, so this page stays');
     fixture.destroy();
   });
 

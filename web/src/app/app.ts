@@ -15,7 +15,9 @@ import { UpgradeService } from './state/upgrade.service';
     @if (unreached(); as url) {
       <p role="alert">
         @if (newer()) {
-          Intervex was updated, and this page is from before. What you typed is kept.
+          {{
+            stuck() ? NOT_KEPT : 'Intervex was updated, and this page is from before. What you typed is kept.'
+          }}
           <button type="button" class="plain" (click)="goOver(url)">Load the new page</button>
         } @else {
           That page cannot be loaded now: does the server answer? Where you are stays as it is.
@@ -60,6 +62,10 @@ export class App {
 
   /** The server holds a newer page, without the scripts of this one. */
   protected readonly newer = signal(false);
+  /** What was typed could neither be saved nor kept. */
+  protected readonly stuck = signal(false);
+  protected readonly NOT_KEPT =
+    'What you typed could not be saved or kept yet, so this page stays. Try again once the server answers.';
 
   constructor() {
     const gone = inject(DestroyRef);
@@ -77,7 +83,9 @@ export class App {
   }
 
   protected goOver(url: string): void {
-    void this.upgrade.goOver(url);
+    void this.upgrade.goOver(url).then((went) => {
+      this.stuck.set(!went);
+    });
   }
 
   protected open(url: string): void {

@@ -263,6 +263,30 @@ describe('the one stream of a browser', () => {
     expect(revisions(first).at(-1)).toBe(6);
   });
 
+  it('goes on from one to the next, each time the one that holds it does not answer', async () => {
+    const [first, second] = [browser.page(), browser.page()];
+    first.follows('v');
+    second.follows('v');
+    await browser.rests();
+    for (const [sleeps, wakes] of [
+      [first, second],
+      [second, first],
+      [first, second],
+    ] as const) {
+      sleeps.sleeps = true;
+      wakes.stream.wakes();
+      await vi.advanceTimersByTimeAsync(4100);
+      await browser.rests();
+      browser.says('revision', 'v', { revision: 5 });
+      expect(wakes.open).toHaveLength(1);
+      expect(revisions(wakes).at(-1)).toBe(5);
+      sleeps.sleeps = false;
+      sleeps.stream.wakes();
+      await browser.rests();
+      expect(browser.open).toHaveLength(1);
+    }
+  });
+
   it('says that it was cut, and is asked for again after a refusal', async () => {
     const [first, second] = [browser.page(), browser.page()];
     first.follows('v');

@@ -192,10 +192,15 @@ export class OneStream {
 
   private lead(): void {
     if (this.closed) return;
-    clearTimeout(this.unheeded);
+    this.heeded();
     this.leads = true;
     this.say({ kind: 'leads' });
     this.connect();
+  }
+
+  private heeded(): void {
+    clearTimeout(this.unheeded);
+    this.unheeded = undefined;
   }
 
   private drop(): void {
@@ -227,8 +232,7 @@ export class OneStream {
         return;
       case 'heeds':
         if (word.page !== this.page) return;
-        clearTimeout(this.unheeded);
-        this.unheeded = undefined;
+        this.heeded();
         return;
       case 'leads':
         this.changed();

@@ -251,10 +251,12 @@ export class PlanStore {
     });
   }
 
-  /** Keeps what is not saved in this browser at once, and waits until it is. */
-  async keepNow(): Promise<void> {
+  /** Keeps what is not saved in this browser at once. @returns whether all that was typed is saved or kept */
+  async keepNow(): Promise<boolean> {
+    const base = this.base();
+    if (!base || (same(this.plan(), base.plan) && this.conflicts().length === 0)) return true;
     this.keepUnsaved();
-    if (this.kept) await (await this.unsaved())?.written();
+    return (await (await this.unsaved())?.written()) ?? false;
   }
 
   /** What was read of a quantity. */

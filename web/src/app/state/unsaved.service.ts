@@ -39,6 +39,7 @@ export class UnsavedService {
   private locked = false;
   /** What is written now or next, by its order. */
   private last: Promise<unknown> = Promise.resolve();
+  private went = true;
 
   /** Another variant is opened, or the same again. */
   begin(): void {
@@ -55,12 +56,18 @@ export class UnsavedService {
       version: PLAN_VERSION,
       at: new Date().toISOString(),
     };
-    this.last = this.last.then(() => (stored ? write(key, stored) : forget(key))).catch(() => undefined);
+    this.last = this.last
+      .then(() => (stored ? write(key, stored) : forget(key)))
+      .then(
+        () => (this.went = true),
+        () => (this.went = false),
+      );
   }
 
-  /** Waits until all that was to be kept is. */
-  async written(): Promise<void> {
+  /** Waits for what is written. @returns whether the last of it is kept, or forgotten, as it was to be */
+  async written(): Promise<boolean> {
     await this.last;
+    return this.went;
   }
 
   /** The newest work on a variant that a page left behind, as plans of today; nothing where there is none. */

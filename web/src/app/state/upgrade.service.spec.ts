@@ -11,6 +11,8 @@ const note = (what: string) => () => {
   return Promise.resolve();
 };
 
+let keeps = true;
+
 function service(script: string): UpgradeService {
   const own = new DOMParser().parseFromString(page(script), 'text/html');
   const document = {
@@ -21,7 +23,10 @@ function service(script: string): UpgradeService {
   TestBed.configureTestingModule({
     providers: [
       { provide: DOCUMENT, useValue: document },
-      { provide: PlanStore, useValue: { flush: note('saved'), keepNow: note('kept') } },
+      {
+        provide: PlanStore,
+        useValue: { flush: note('saved'), keepNow: () => note('kept')().then(() => keeps) },
+      },
     ],
   });
   return TestBed.inject(UpgradeService);
@@ -40,7 +45,14 @@ describe('a page whose server was updated', () => {
   });
 
   it('saves and keeps before it goes over', async () => {
-    await service('main-OLD.js').goOver('/plan/7/gears');
+    expect(await service('main-OLD.js').goOver('/plan/7/gears')).toBe(true);
     expect(done).toEqual(['saved', 'kept', '/plan/7/gears']);
+  });
+
+  it('stays where nothing could be kept', async () => {
+    done.length = 0;
+    keeps = false;
+    expect(await service('main-OLD.js').goOver('/plan/7/gears')).toBe(false);
+    expect(done).toEqual(['saved', 'kept']);
   });
 });

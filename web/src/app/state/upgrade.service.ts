@@ -25,10 +25,15 @@ export class UpgradeService {
     }
   }
 
-  /** Opens an address in the newer page. What is typed is saved first, or kept in this browser. */
-  async goOver(url: string): Promise<void> {
+  /**
+   * Opens an address in the newer page. What is typed is saved first, or kept in this browser.
+   *
+   * @returns false where neither could be, and this page stays
+   */
+  async goOver(url: string): Promise<boolean> {
     await this.store.flush();
-    await this.store.keepNow();
-    this.page.location.assign(url);
+    const kept = await this.store.keepNow();
+    if (kept) this.page.location.assign(url);
+    return kept;
   }
 }
