@@ -152,8 +152,8 @@ test('a plan that was removed while it is open says so, and goes on once it is b
   await expect(note).toContainText('was removed at the computer that Intervex runs on');
   await expect(note).toContainText('What you type here is kept in this browser');
   await field(page, 'Blade kerf').fill('2.3');
-  await expect(page.locator('.save')).toHaveText(/Not saved/);
-  // Opened anew it can be brought back as well.
+  await expect(page.locator('.save')).toHaveText('Not saved');
+  await expect(page.getByText('Right would be')).toHaveCount(0);
   await note.getByRole('button', { name: 'Bring it back' }).click();
   await saved(page);
   await expect(note).toHaveCount(0);
@@ -162,6 +162,7 @@ test('a plan that was removed while it is open says so, and goes on once it is b
   };
   expect(plan.readings['cut.kerf']?.repeats[0]?.value).toBe(2.3);
   expect((await request.delete(`/api/variants/${second}`)).ok()).toBe(true);
+  // Opened anew it can be brought back as well.
   await page.reload();
   await expect(page.getByRole('heading', { name: 'This plan was removed' })).toBeVisible();
   await page.getByRole('button', { name: 'Bring it back' }).click();

@@ -27,7 +27,7 @@ describe('the page', () => {
     await TestBed.inject(Router).navigateByUrl('/gears');
     await fixture.whenStable();
     expect(page.textContent).toContain(
-      'Intervex was updated, and this page is from before. What you typed is kept.',
+      'Intervex was updated, and this page is the old one. What you typed is kept.',
     );
     page.querySelector('button')?.click();
     expect(upgrade.goOver).toHaveBeenCalledWith('/gears');

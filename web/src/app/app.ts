@@ -16,7 +16,7 @@ import { UpgradeService } from './state/upgrade.service';
       <p role="alert">
         @if (newer()) {
           {{
-            stuck() ? NOT_KEPT : 'Intervex was updated, and this page is from before. What you typed is kept.'
+            stuck() ? NOT_KEPT : 'Intervex was updated, and this page is the old one. What you typed is kept.'
           }}
           <button type="button" class="plain" (click)="goOver(url)">Load the new page</button>
         } @else {

@@ -605,7 +605,8 @@ export class PlanStore {
       return;
     }
     this.noteRemoved(error);
-    this.trouble.set(notSaved(error));
+    // Who removed it, and what to do, is said by itself.
+    this.trouble.set(isRemoved(refusal) ? '' : notSaved(error));
     if (refusal?.error === 'forbidden') {
       this.takeBack(sent);
       return;

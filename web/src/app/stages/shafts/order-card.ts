@@ -87,7 +87,7 @@ export class OrderCard {
       text: [
         this.units.show(line.length, 'mm'),
         line.spline,
-        line.journal === undefined ? '' : `journal ${this.units.show(line.journal, 'mm', 2)}`,
+        line.journal === undefined ? '' : `journal ${this.fine(line.journal)}`,
         line.material,
       ]
         .filter(Boolean)
@@ -98,7 +98,7 @@ export class OrderCard {
     (this.order().received?.sizes ?? []).map((s) => ({
       ...s,
       name: `${sideName(s.side)} ${SIZES[s.what].toLowerCase()}`,
-      text: `${this.units.show(s.measured, 'mm', 2)}, ordered ${this.units.show(s.ordered, 'mm', 2)}, off by ${this.units.show(s.off, 'mm', 2)}`,
+      text: `${this.fine(s.measured)}, ordered ${this.fine(s.ordered)}, off by ${this.fine(s.off)}`,
     })),
   );
   /** What engages and what is left where a wrong length is kept, by the plan as it stands. */
@@ -137,7 +137,7 @@ export class OrderCard {
       .filter(({ side }) => !replaced.includes(side))
       .map((s) => ({
         ...s,
-        text: `${sideName(s.side)}: measured on arrival ${this.units.show(s.measured, 'mm', 2)}, the plan holds ${s.stands === undefined ? 'none' : this.units.show(s.stands, 'mm', 2)}.`,
+        text: `${sideName(s.side)}: measured on arrival ${this.fine(s.measured)}, the plan holds ${s.stands === undefined ? 'none' : this.fine(s.stands)}.`,
       }));
   });
   protected readonly events = computed(() =>
@@ -147,6 +147,11 @@ export class OrderCard {
       word: STATE_WORDS[e.state],
     })),
   );
+
+  /** A size as a caliper reads it: to 0.01 mm, or 0.001 in. */
+  private fine(mm: number): string {
+    return this.units.show(mm, 'mm', this.units.unit() === 'mm' ? 2 : 3);
+  }
 
   /** A clip holds the inner end: the wheel face follows what the shaft is off by. */
   private moved({ side, off }: ReceivedSize): string {

@@ -7,6 +7,7 @@ import { HeavyService } from '../../work/heavy.service';
 import { ChancesDesk } from './chances-desk';
 import { OrderCard } from './order-card';
 import { OrdersService } from './orders.service';
+import { UnitsService } from '../../state/units.service';
 import { PairsDesk } from './pairs-desk';
 import { StrengthTable } from './strength-table';
 
@@ -287,6 +288,12 @@ describe('an order', () => {
     const bench = await Bench.of(OrderCard, plan, { order });
     expect(bench.text).toContain('Left: measured on arrival 681.30 mm, the plan holds none.');
     expect(bench.text).toContain('Right: measured on arrival 684.30 mm, the plan holds 684.90 mm.');
+    // 684.9 mm = 26.965 in: a hundredth of an inch would hide what it is off by.
+    TestBed.inject(UnitsService).choose('in');
+    await bench.settle();
+    expect(bench.text).toContain('Right: measured on arrival 26.941 in, the plan holds 26.965 in.');
+    expect(bench.text).toContain('off by −0.110 in');
+    TestBed.inject(UnitsService).choose('mm');
     // A shaft that came later takes its place.
     const later: OrderView = {
       ...{ ...order, id: 'later', received: { ok: true, sizes: [size('right', 684.9, 0.8)] } },
