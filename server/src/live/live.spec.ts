@@ -171,7 +171,10 @@ describe('live stream', () => {
   });
 
   it('refuses an unknown variant and a page without a name of its own', async () => {
-    expect((await h.call('GET', liveAddress(randomUUID()))).status).toBe(404);
+    // Told, not refused as a whole: a browser’s page cannot see why a stream was refused.
+    const lost = await openPage(randomUUID(), 'Ansa');
+    expect((await lost.until((x) => x.event === 'refused')).data).toMatchObject({ error: 'notFound' });
+    lost.close();
     const nameless = await h.call('GET', liveAddress(await fresh(), 'Ansa', '17'));
     expect(nameless.json.problems[0]).toMatchObject({ field: 'listens[0].to' });
   });

@@ -41,7 +41,10 @@ describe('many pages', () => {
     const page = randomUUID();
     const ansa = await openPage('Ansa', page);
     await ansa.until(count(1));
-    await expect(openPage('Birk', page)).rejects.toThrow(/409/);
+    const taken = await openPage('Birk', page);
+    expect((await taken.until((x) => x.event === 'refused')).data).toMatchObject({ error: 'inUse' });
+    expect(taken.heard.map((x) => x.event)).toEqual(['refused']);
+    taken.close();
     // It came back before the loss of its first stream was noticed.
     const again = await openPage('Ansa', page);
     await again.until(count(1));

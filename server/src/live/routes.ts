@@ -72,9 +72,6 @@ export function liveStreams(pool: Pool, feed: LiveFeed, log: Logger): LiveStream
         return { to: listener.to, found };
       }),
     );
-    const [first] = asked;
-    // Nothing is to be told of any: a plain refusal.
-    if (first && isRefused(first.found) && asked.every(({ found }) => isRefused(found))) throw first.found;
     // A question whether there is such a stream, not for the stream.
     if (request.method === 'HEAD') {
       response.type('text/event-stream').end();

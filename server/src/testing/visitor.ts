@@ -1,5 +1,7 @@
+import { randomUUID } from 'node:crypto';
 import { request as plain, type IncomingMessage } from 'node:http';
 import { request as tls } from 'node:https';
+import { listenAddress } from './stream';
 
 interface Heard {
   readonly status: number;
@@ -53,6 +55,19 @@ export class Visitor {
         });
       }),
     };
+  }
+
+  /** Whether it may listen to something: `told`, or why not. */
+  async listensTo(what: { readonly variant: string } | { readonly instrument: string }): Promise<string> {
+    const [mine, last] = [randomUUID(), randomUUID()];
+    // A second one that nobody may have: told of after the first.
+    const path = listenAddress({ to: mine, ...what }, { to: last, variant: randomUUID() });
+    const text = await this.hears(path, (said) => said.includes(last) && said.endsWith('\n\n'));
+    const refusals = text
+      .split('\n\n')
+      .filter((block) => /^event: ?refused$/m.test(block))
+      .map((block) => JSON.parse(/^data: ?(.*)$/m.exec(block)?.[1] ?? '{}') as { to: string; error: string });
+    return refusals.find(({ to }) => to === mine)?.error ?? 'told';
   }
 
   /** What a stream says, until it has said enough. */

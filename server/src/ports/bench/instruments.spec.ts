@@ -106,7 +106,9 @@ describe('instruments', () => {
     expect((await h.call('POST', '/api/instruments/caliper/zero', { on: true })).status).toBe(204);
     expect(bench.asked.at(-1)).toBe('POST /devices/caliper/zero');
     expect((await h.call('POST', '/api/instruments/caliper/hold', { on: 'maybe' })).status).toBe(400);
-    expect((await h.call('GET', instrumentAddress('rule'))).status).toBe(404);
+    const unknown = await EventStream.open(h.url + instrumentAddress('rule'));
+    expect((await unknown.until((x) => x.event === 'refused')).data).toMatchObject({ error: 'notFound' });
+    unknown.close();
     expect((await h.call('GET', instrumentAddress('../set'))).status).toBe(400);
     up = false;
     expect((await h.call('POST', '/api/instruments/caliper/zero', { on: true })).status).toBe(503);
