@@ -5,7 +5,7 @@ import { OneStreamService } from './one-stream.service';
 import { PersonService } from './person.service';
 import { PlanStore } from './plan-store';
 
-const store = { catchUp: vi.fn(), lookAgain: vi.fn() };
+const store = { catchUp: vi.fn(), lookAgain: vi.fn(), removed: vi.fn(() => false) };
 let stream: FakeStream;
 let live: LiveService;
 
@@ -64,7 +64,7 @@ describe('live service', () => {
     expect(live.state()).toBe('lost');
   });
 
-  it('asks again for what was refused, but not for what is no more', () => {
+  it('asks again for what was refused, and seldom for what is no more', () => {
     stream.send('refused', { error: 'unavailable', message: 'Too many pages.' });
     expect(live.state()).toBe('lost');
     vi.advanceTimersByTime(5000);
@@ -77,6 +77,12 @@ describe('live service', () => {
     expect(store.lookAgain).toHaveBeenCalledTimes(2);
     vi.advanceTimersByTime(5000);
     expect(stream.asked).toHaveLength(2);
+    vi.advanceTimersByTime(11_000);
+    expect(stream.asked).toHaveLength(3);
+    // Somebody else brought it back.
+    store.removed.mockReturnValueOnce(true);
+    stream.send('opened');
+    expect([live.state(), store.lookAgain.mock.calls.length]).toEqual(['live', 3]);
     stream.send('refused', { error: 'unavailable', message: 'Too many pages.' });
     live.leave();
     vi.advanceTimersByTime(5000);

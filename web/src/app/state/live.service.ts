@@ -9,6 +9,8 @@ type LiveState = 'off' | 'live' | 'lost' | 'away' | 'gone';
 
 /** Pause before what was refused is asked for again, ms. */
 const RETRY_MS = 3000;
+/** The same of a plan that was removed, ms. */
+const GONE_RETRY_MS = 15_000;
 
 /**
  * What others do to the open plan, as it happens: new revisions are taken over at once, and who has the plan
@@ -62,18 +64,18 @@ export class LiveService {
     this.state.set('off');
   }
 
-  /** What is no more is not asked for again. */
+  /** It is asked for again; what is no more seldom, for somebody may bring it back. */
   private refused({ error }: Heard['data']): void {
-    if (error === 'notFound') {
-      this.state.set('gone');
-      void this.store.lookAgain();
-      return;
-    }
-    this.state.set('lost');
-    this.again = setTimeout(() => {
-      this.stop?.();
-      this.connect();
-    }, RETRY_MS);
+    const gone = error === 'notFound';
+    this.state.set(gone ? 'gone' : 'lost');
+    if (gone) void this.store.lookAgain();
+    this.again = setTimeout(
+      () => {
+        this.stop?.();
+        this.connect();
+      },
+      gone ? GONE_RETRY_MS : RETRY_MS,
+    );
   }
 
   private connect(): void {
@@ -83,6 +85,7 @@ export class LiveService {
         case 'opened':
         case 'back':
           this.state.set('live');
+          if (this.store.removed()) void this.store.lookAgain();
           return;
         case 'listed':
           void this.store.lookAgain();
