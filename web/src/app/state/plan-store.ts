@@ -59,8 +59,8 @@ export type SaveState = 'saved' | 'editing' | 'saving' | 'waiting' | 'conflict' 
 
 /** Quiet time after the last keystroke before a save, ms. */
 const QUIET_MS = 450;
-/** After this long a page that was opened has come to rest, ms. */
-const REST_MS = 1000;
+/** Work left behind is looked for once a page that was opened has come to rest, and again after these pauses, ms. */
+const LOOKS_MS = [1000, 4000, 15_000];
 /** Quiet time after which work is kept in this browser, ms. */
 const KEEP_MS = 300;
 /** How long the bar says what an undo did, ms. */
@@ -159,7 +159,7 @@ export class PlanStore {
       this.adopt(view);
       this.dropped.set(view.dropped ?? []);
       this.stripBefore.set({});
-      setTimeout(() => void this.lookBehind(id), REST_MS);
+      this.lookLater(id, LOOKS_MS);
     } catch (error) {
       this.base.set(undefined);
       this.show(EMPTY_PLAN);
@@ -205,8 +205,18 @@ export class PlanStore {
     return merged.conflicts.length > 0 || !same(merged.plan, this.plan());
   }
 
+  /** A page that was closed a moment ago may still seem to live, and what keeps work be out of reach: it is looked for again. */
+  private lookLater(id: string, [next, ...later]: readonly number[]): void {
+    if (next === undefined) return;
+    setTimeout(() => {
+      void this.lookBehind(id).then(() => {
+        if (this.base()?.id === id && !this.leftBehind()) this.lookLater(id, later);
+      });
+    }, next);
+  }
+
   private async lookBehind(id: string): Promise<void> {
-    if (this.base()?.id !== id) return;
+    if (this.base()?.id !== id || this.gone.destroyed) return;
     const unsaved = await this.unsaved();
     const left = await unsaved?.find(id);
     if (!unsaved || this.base()?.id !== id) return;
