@@ -3,8 +3,12 @@ import type { Schema, ValidationOptions, ValidationResult } from 'joi';
 /** More values than this hold no plan, by far: of what is larger the first fault is told alone. */
 const MOST_LOOKED_THROUGH = 12_000;
 
-/** Whether a value holds more than so many others; it is counted no further than that. */
-function largerThan(value: unknown, most: number): boolean {
+/**
+ * Whether a value holds more than so many others; it is counted no further than that.
+ *
+ * @example largerThan({ a: [1, 2, 3] }, 3) // true: the list and what it holds
+ */
+export function largerThan(value: unknown, most: number): boolean {
   const open: unknown[] = [value];
   for (let count = 0; open.length > 0; count += 1) {
     if (count > most) return true;

@@ -101,12 +101,12 @@ function apiRoutes(parts: Omit<AppParts, 'webRoot'>): Router {
   api.use(authenticate(pool, workshop), peopleRoutes(pool, workshop), dataRoutes(pool, backups, migrations));
   if (live) api.use(live.router);
   // Those that take other bodies than JSON stand before the plans, which take nothing else.
-  api.use(photoRoutes(pool, work), readingRoutes(pool), shapeRoutes(pool, work));
+  api.use(photoRoutes(pool, work), readingRoutes(pool, work), shapeRoutes(pool, work));
   for (const { id, routes, listens } of PORTS) {
     api.use(routes(pool, ports[id], work));
     if (listens) live?.instruments(listens(ports[id]));
   }
-  api.use(compareRoutes(pool), planRoutes(pool), sheetRoutes(pool, work));
+  api.use(compareRoutes(pool), planRoutes(pool, work), sheetRoutes(pool, work));
   return api;
 }
 

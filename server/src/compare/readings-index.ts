@@ -48,17 +48,21 @@ export class ReadingsIndex {
   /** Every repeat in which all words of the search occur, in the order of variants and of the walk. */
   search(heads: readonly Head[], { find, from, limit }: ReadingsQuery): ProjectReadings {
     const words = find.toLowerCase().split(/\s+/).filter(Boolean);
-    let all = 0;
-    const hits: ProjectReading[] = [];
+    let [all, found] = [0, 0];
+    const page: ProjectReading[] = [];
     for (const head of heads) {
       const rows = this.rows.get(keyOf(head)) ?? [];
       all += rows.length;
       const name = head.name.toLowerCase();
-      for (const { reading, text } of rows)
-        if (words.every((word) => text.includes(word) || name.includes(word)))
-          hits.push({ variantId: head.id, variant: head.name, ...reading });
+      const wanted = words.filter((word) => !name.includes(word));
+      for (const { reading, text } of rows) {
+        if (!wanted.every((word) => text.includes(word))) continue;
+        if (found >= from && page.length < limit)
+          page.push({ variantId: head.id, variant: head.name, ...reading });
+        found += 1;
+      }
     }
-    return { found: hits.length, of: all, rows: hits.slice(from, from + limit) };
+    return { found, of: all, rows: page };
   }
 }
 

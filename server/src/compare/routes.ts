@@ -3,8 +3,9 @@ import { Router } from 'express';
 import type { Pool } from '../db/pool';
 import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
+import { sendList } from '../http/send-list';
 import { idOf } from '../plans/routes';
-import { readVariant } from '../plans/service';
+import { readVariantJson } from '../plans/service';
 import { readingsAt, variantHeads } from './queries';
 import { ReadingsIndex, type Head } from './readings-index';
 
@@ -21,14 +22,17 @@ export function compareRoutes(pool: Pool): Router {
   };
   open(router, 'GET /projects/:id/variants', async (request, response) => {
     const heads = await headsOf(idOf(request));
-    response.json(await Promise.all(heads.map(({ id }) => readVariant(pool, id))));
+    const variants: string[] = [];
+    for (const { id } of heads) variants.push(await readVariantJson(pool, id));
+    await sendList(response, variants);
   });
   open(router, 'GET /projects/:id/readings', async (request, response) => {
     const id = idOf(request);
     const query = valid(readingsQuerySchema, request.query, 'search', true);
     const heads = await headsOf(id);
-    const missing = index.missing(heads);
-    if (missing.length) for (const revision of await readingsAt(pool, missing)) index.add(revision);
+    // One after the other, so that nobody waits for all of them.
+    for (const head of index.missing(heads))
+      for (const revision of await readingsAt(pool, [head])) index.add(revision);
     response.json(index.search(heads, query));
   });
   return router;

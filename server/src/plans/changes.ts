@@ -1,4 +1,4 @@
-import { planPartsSchema } from '@intervex/contract';
+import { largerThan, planPartsSchema } from '@intervex/contract';
 import { BENCH_PARTS, PART_FIELDS, type Plan } from '@intervex/core';
 import { createPatch } from 'rfc6902';
 import { same } from './same-json';
@@ -38,16 +38,30 @@ export function changedBetween(from: Plan, to: Plan): readonly string[] {
 /** Most entries of the parts that are counted. */
 const MOST: Readonly<Record<string, number>> = { accepted: 200, photos: 500 };
 
+/** Values that are looked through at once; more of them are looked through where nobody waits for it. */
+const AT_ONCE = 1500;
+
+/** Checks parts of a plan. @throws Refused with every problem found */
+export function checkParts(parts: Fields): void {
+  valid(planPartsSchema, { plan: parts }, 'plan');
+}
+
 /**
  * Checks a plan that was sent against the one it was made from: what stands in that just so was checked when it was
  * kept, by the rules of that day.
  *
+ * @param beside looks through many changes beside this process
  * @throws Refused with every problem found
  */
-export function checkedAgainst(sent: Fields, before: Plan): Plan {
+export async function checkedAgainst(
+  sent: Fields,
+  before: Plan,
+  beside?: (parts: Fields) => Promise<unknown>,
+): Promise<Plan> {
   const known = before as unknown as Fields;
   const changed = without(sent, known);
-  valid(planPartsSchema, { plan: changed }, 'plan');
+  if (beside && largerThan(changed, AT_ONCE)) await beside(changed);
+  else checkParts(changed);
   const missing = [
     ...Object.keys(known).filter((key) => !Object.hasOwn(sent, key)),
     ...Object.keys(before.choices)

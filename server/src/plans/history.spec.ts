@@ -1,7 +1,7 @@
 import { EMPTY_PLAN, type Plan, PLAN_VERSION } from '@intervex/core';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { startHarness, type Harness } from '../testing/harness';
 import { changedBetween, checkedAgainst, stamped } from './changes';
 
@@ -184,12 +184,26 @@ describe('changes of a plan', () => {
     expect(stamped(before, before, 'Tove')).toEqual(before);
   });
 
-  it('are all that is checked', () => {
+  it('are all that is checked', async () => {
     const odd = {
       ...EMPTY_PLAN,
       accepted: { constructor: { reason: 'x', figure: null, who: '', at: 'x' } },
     } as unknown as Plan;
-    expect(checkedAgainst({ ...odd }, odd)).toEqual(odd);
-    expect(() => checkedAgainst({ ...odd, limits: { none: {} } }, odd)).toThrow();
+    expect(await checkedAgainst({ ...odd }, odd)).toEqual(odd);
+    await expect(checkedAgainst({ ...odd, limits: { none: {} } }, odd)).rejects.toThrow();
+  });
+
+  it('are looked through beside the process where there are many', async () => {
+    const repeats = Array.from({ length: 20 }, (_, i) => ({ value: 600 + i, who: 'Tove' }));
+    const reading = { repeats, instrument: 'tape' };
+    const few = { 'donor.half.left': reading };
+    const many = Object.fromEntries(Array.from({ length: 40 }, (_, i) => [`donor.${i}`, reading]));
+    const beside = vi.fn(() => Promise.resolve());
+    await checkedAgainst({ ...EMPTY_PLAN, readings: few }, EMPTY_PLAN, beside);
+    expect(beside).not.toHaveBeenCalled();
+    await checkedAgainst({ ...EMPTY_PLAN, readings: many }, EMPTY_PLAN, beside);
+    expect(beside).toHaveBeenCalledWith({ readings: many });
+    beside.mockRejectedValueOnce(new Error('No.'));
+    await expect(checkedAgainst({ ...EMPTY_PLAN, readings: many }, EMPTY_PLAN, beside)).rejects.toThrow('No.');
   });
 });

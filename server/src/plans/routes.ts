@@ -22,6 +22,7 @@ import { open } from '../http/doors';
 import { refused, valid } from '../http/refusal';
 import { note } from '../people/audit';
 import { asks, editorOf } from '../people/identity';
+import { isLarge, type WorkPool } from '../work/pool';
 import {
   calledOf,
   listProjects,
@@ -68,7 +69,7 @@ const missing = (what: string) =>
 const body: readonly RequestHandler[] = [jsonOnly, json({ limit: BODY_LIMIT, type: 'application/json' })];
 
 /** Projects, variants, plans, their history and their files. */
-export function planRoutes(pool: Pool): Router {
+export function planRoutes(pool: Pool, work: WorkPool): Router {
   const router = Router();
   open(router, 'GET /projects', async (request, response) => {
     const { found, of, projects } = await listProjects(
@@ -99,13 +100,13 @@ export function planRoutes(pool: Pool): Router {
     await tellListed(pool, id);
     response.status(204).end();
   });
-  variantRoutes(router, pool);
+  variantRoutes(router, pool, work);
   historyRoutes(router, pool);
-  fileRoutes(router, pool);
+  fileRoutes(router, pool, work);
   return router;
 }
 
-function variantRoutes(router: Router, pool: Pool): void {
+function variantRoutes(router: Router, pool: Pool, work: WorkPool): void {
   open(router, 'POST /variants', ...body, async (request, response) => {
     const asked = valid(newVariantSchema, request.body, 'variant', true);
     response.status(201).json(await copyVariant(pool, { ...asked, by: editorOf(request, asked.who) }));
@@ -130,7 +131,8 @@ function variantRoutes(router: Router, pool: Pool): void {
   open(router, 'PUT /variants/:id/plan', ...body, async (request, response) => {
     const id = idOf(request);
     const asked = valid(saveShellSchema, request.body, 'plan');
-    response.type('json').send(await savePlan(pool, id, asked, editorOf(request, asked.who)));
+    const beside = (parts: object) => work.run(request, 'planParts', parts);
+    response.type('json').send(await savePlan(pool, id, asked, editorOf(request, asked.who), beside));
   });
   for (const step of ['undo', 'redo'] as const)
     open(router, `POST /variants/:id/${step}`, ...body, async (request, response) => {
@@ -158,7 +160,7 @@ function historyRoutes(router: Router, pool: Pool): void {
   });
 }
 
-function fileRoutes(router: Router, pool: Pool): void {
+function fileRoutes(router: Router, pool: Pool, work: WorkPool): void {
   open(router, 'GET /variants/:id/plan-file', async (request, response) => {
     const { projectName, name, plan } = await readVariant(pool, idOf(request));
     response.set('Content-Disposition', attachment(`${projectName} ${name}.intervex.json`));
@@ -171,7 +173,8 @@ function fileRoutes(router: Router, pool: Pool): void {
     text({ limit: BODY_LIMIT, type: 'application/json' }),
     async (request, response) => {
       const { who } = valid(importQuerySchema, request.query, 'query');
-      const read = readPlanText(typeof request.body === 'string' ? request.body : '');
+      const sent = typeof request.body === 'string' ? request.body : '';
+      const read = isLarge(sent) ? await work.run(request, 'planFile', sent) : readPlanText(sent);
       if (!read.ok)
         throw refused(
           'invalid',

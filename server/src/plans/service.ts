@@ -210,6 +210,7 @@ export async function dropProject(pool: Pool, id: string): Promise<boolean> {
 /**
  * Saves a plan as a new revision.
  *
+ * @param beside looks through many changes beside this process
  * @returns the variant as it goes over the wire
  * @throws Refused `stale` where somebody saved since the base revision; what of the plan is wrong; what of it he may not
  * change
@@ -219,9 +220,10 @@ export async function savePlan(
   id: string,
   { baseRevision, plan: sent }: Pick<SaveRequest, 'baseRevision' | 'plan'>,
   editor: Editor,
+  beside: (parts: Readonly<Record<string, unknown>>) => Promise<unknown>,
 ): Promise<string> {
   const head = await atBase(pool, id, baseRevision);
-  const checked = checkedAgainst(sent as unknown as Readonly<Record<string, unknown>>, head.plan);
+  const checked = await checkedAgainst(sent as unknown as Readonly<Record<string, unknown>>, head.plan, beside);
   return wireOf(await append(pool, head, editor, { kind: 'edit', plan: checked }));
 }
 

@@ -99,6 +99,24 @@ describe('readings as a table', () => {
     expect(read.ok && read.readings['donor.half.left']?.repeats.map((r) => r.value)).toEqual([793.75, 792.2]);
   });
 
+  it('of the fullest plan goes out and comes in the same, with nobody kept waiting', async () => {
+    const file = JSON.parse(tern) as { plan: { readings: Record<string, { repeats: object[] }> } };
+    for (const [n, reading] of Object.values(file.plan.readings).entries())
+      reading.repeats = Array.from({ length: 20 - (n % 3) }, () => ({ ...reading.repeats[0], who: 'Ansa' }));
+    const made = (await h.call('POST', '/api/plan-files', JSON.stringify(file))).json;
+    const out = await h.call('GET', `/api/variants/${made.id}/readings.csv`);
+    expect(out.text.length).toBeGreaterThan(200_000);
+    const other = (await h.call('POST', '/api/projects', { name: 'Stag', variant: 'Full', who: 'Ansa' })).json;
+    const given = await give(other.id, out.text);
+    expect(given.json.plan.readings).toEqual(made.plan.readings);
+    const wrong = await give(other.id, `${out.text}nothing,,,,,,,,,,,`);
+    expect([wrong.status, wrong.json.problems[0].field]).toEqual([400, expect.stringContaining('row')]);
+    const heavy = { ...EMPTY_PLAN, readings: { ...made.plan.readings, nothing: { repeats: [] } } };
+    const save = { baseRevision: given.json.revision, plan: heavy, who: 'Ansa' };
+    const refused = await h.call('PUT', `/api/variants/${other.id}/plan`, save);
+    expect([refused.status, refused.json.problems[0].field]).toEqual([400, 'plan.readings.nothing']);
+  });
+
   it('is one revision, taken back as one', async () => {
     const made = (await h.call('POST', '/api/projects', { name: 'Stag', variant: 'Bolt-in', who: 'Ansa' }))
       .json;

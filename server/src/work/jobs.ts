@@ -1,8 +1,10 @@
-import type { VariantView } from '@intervex/contract';
-import { canDrill, evaluate, isoDay, stockPairs, type PartOffer } from '@intervex/core';
+import { readPlanText, type VariantView } from '@intervex/contract';
+import { canDrill, evaluate, isoDay, stockPairs, type PartOffer, type Plan } from '@intervex/core';
 import type { PairQuestion } from '@intervex/core/desks/shafts';
 import { findSheet, sheetOf } from '@intervex/core/sheets';
 import { preparePicture } from '../photos/picture';
+import { checkParts } from '../plans/changes';
+import { readingsCsv, readReadingsCsv } from '../readings/readings-csv';
 import { readDxf } from '../shapes/read-dxf';
 import { shapeFile, type ShapeAsked } from '../shapes/shape-file';
 import { sheetCsv } from '../sheets/sheet-csv';
@@ -22,6 +24,12 @@ export const JOBS = {
   surveySheet: (variant: VariantView, options: SurveySheetOptions) => surveySheetPdf(variant, options),
   shape: (variant: VariantView, asked: ShapeAsked) => shapeFile(variant, asked),
   drawing: (text: string, units: 'mm' | 'in' | undefined) => readDxf(text, units),
+  planFile: (text: string) => readPlanText(text),
+  planParts: (parts: object) => {
+    checkParts({ ...parts });
+  },
+  readings: (table: Uint8Array) => readReadingsCsv(Buffer.from(table)),
+  readingsTable: (plan: Plan, units: LengthUnit) => readingsCsv(plan, units),
   picture: (file: Uint8Array) => preparePicture(Buffer.from(file)),
   pairs: (offers: readonly PartOffer[], { wanted, axle, target }: PairQuestion) =>
     stockPairs(offers, wanted, axle, target, canDrill(wanted)),

@@ -38,6 +38,12 @@ const MEMORY_MB = 768;
 /** Most bytes of finished sheets that are kept. */
 const MOST_KEPT = 48 * 2 ** 20;
 
+/** What is larger than this is read beside the process that answers, bytes. */
+const LARGE = 48_000;
+
+/** Whether others would wait while this is read and checked. */
+export const isLarge = ({ length }: { readonly length: number }): boolean => length > LARGE;
+
 /** Workers for what would keep others waiting. */
 export class WorkPool {
   private readonly pool: Piscina<Job, Done>;
