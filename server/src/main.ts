@@ -27,21 +27,28 @@ const HOPELESS = 78;
 
 const migrations = join(dirname(fileURLToPath(import.meta.url)), '../migrations');
 
+const tell = (line: string): void => void process.stderr.write(`${line}\n`);
+
 /** Brings the database up to date, and waits where it cannot be used yet. */
 async function prepared(pool: Pool, log: Logger): Promise<void> {
+  await waitsFor(async () => {
+    const ran = await migrate(pool, migrations);
+    if (ran.length) log.info({ ran }, 'migrated');
+    const seeded = await seedDemo(pool);
+    if (seeded) log.info({ seeded }, 'demo projects put in');
+  });
+}
+
+/** Does what the start needs the database for, once it can. */
+async function waitsFor<T>(job: () => Promise<T>): Promise<T> {
   // Started by a supervisor that died, nobody would stop this process any more.
   const leave = () => process.exit(0);
   process.once('disconnect', leave);
-  await onceItCan(
-    async () => {
-      const ran = await migrate(pool, migrations);
-      if (ran.length) log.info({ ran }, 'migrated');
-      const seeded = await seedDemo(pool);
-      if (seeded) log.info({ seeded }, 'demo projects put in');
-    },
-    (line) => process.stderr.write(`${line}\n`),
-  );
-  process.off('disconnect', leave);
+  try {
+    return await onceItCan(job, tell);
+  } finally {
+    process.off('disconnect', leave);
+  }
 }
 
 /** Begins, or says in one sentence why not. */
@@ -67,10 +74,10 @@ async function main(config: Config): Promise<void> {
   server.listen(port, '127.0.0.1', () => {
     log.info({ address: server.address() }, 'listening');
   });
-  await workshop.start(app);
+  await waitsFor(() => workshop.start(app));
   backups.begin();
   for (const { id, resume } of PORTS)
-    void resume?.(pool, ports[id]).then(
+    void onceItCan(async () => resume?.(pool, ports[id]), tell).then(
       (settled) => {
         if (settled) log.info({ port: id, settled }, 'what was cut off is settled');
       },

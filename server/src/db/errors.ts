@@ -8,14 +8,27 @@ const codeOf = (error: unknown): string =>
     ? error.code
     : '';
 
+/** What a database that works says no to: who asks, its name, its rules. It would say the same again. */
+const OF_ITSELF = /^(28|3D|42)/;
+
+/** True where the database hung up with its last word: it may do so to anybody while it starts, ends or has no room. */
+export const isLastWord = (error: unknown): boolean =>
+  typeof error === 'object' &&
+  error !== null &&
+  'severity' in error &&
+  (error.severity === 'FATAL' || error.severity === 'PANIC') &&
+  !OF_ITSELF.test(codeOf(error));
+
 export const isRetryable = (error: unknown): boolean => RETRY.has(codeOf(error));
 
 /**
  * True where the database cannot be reached now: connection exceptions (class 08), operator intervention
- * (57P…), too many connections (53300), or a broken socket, which the driver reports without a code.
+ * (57P…), too many connections (53300), whatever it hung up with, or a broken socket, which the driver reports without a
+ * code.
  */
 export function isUnavailable(error: unknown): boolean {
   const code = codeOf(error);
+  if (isLastWord(error)) return true;
   if (GONE.has(code) || code.startsWith('08') || code.startsWith('57P') || code === '53300') return true;
   if (error instanceof AggregateError) return error.errors.some(isUnavailable);
   return (

@@ -1,3 +1,4 @@
+import { isLastWord } from './errors';
 import { NewerData } from './migrate';
 
 const CODE: Readonly<Record<string, string>> = {
@@ -36,7 +37,9 @@ export function startTrouble(error: unknown): string {
   if (error instanceof NewerData) return error.message;
   if (error instanceof AggregateError && error.errors[0] !== undefined) return startTrouble(error.errors[0]);
   const code = codeOf(error);
-  const why = CODE[code] ?? (/timeout/i.test(messageOf(error)) ? 'nothing answers there in time' : undefined);
+  const said = isLastWord(error) ? `it says “${messageOf(error)}”` : undefined;
+  const late = /timeout/i.test(messageOf(error)) ? 'nothing answers there in time' : undefined;
+  const why = CODE[code] ?? said ?? late;
   if (!why) return messageOf(error);
   return `The database cannot be used: ${why}. ${RIGHT[code] ?? 'Look at DATABASE_URL, and whether that database runs.'}`;
 }

@@ -25,6 +25,33 @@ describe('a start that the database holds up', () => {
     expect(said[3]).toMatch(/^The database cannot be used: .*shutting down.* Waiting for it\.$/);
   });
 
+  it('waits for one that hangs up with whatever it has to say, as one on a full disk does', async () => {
+    const said: string[] = [];
+    const last = Object.assign(coded('XX000'), { severity: 'FATAL', message: 'could not write init file' });
+    const errors = [last, Object.assign(coded('58030'), { severity: 'PANIC' })];
+    const job = () => (errors.length ? Promise.reject(errors.shift() as Error) : Promise.resolve('done'));
+    expect(await onceItCan(job, (line) => said.push(line), 1)).toBe('done');
+    expect(said[0]).toBe('The database cannot be used: it says “could not write init file”. Waiting for it.');
+    expect(said[1]).toBe('The database cannot be used: it cannot write to its disk. Waiting for it.');
+    const refused = Object.assign(coded('28P01'), { severity: 'FATAL' });
+    await expect(
+      onceItCan(
+        () => Promise.reject(refused),
+        () => undefined,
+        1,
+      ),
+    ).rejects.toBe(refused);
+    // What went wrong inside it, with the line still open, is no reason to wait.
+    const inside = Object.assign(coded('XX000'), { severity: 'ERROR' });
+    await expect(
+      onceItCan(
+        () => Promise.reject(inside),
+        () => undefined,
+        1,
+      ),
+    ).rejects.toBe(inside);
+  });
+
   it.each(['28P01', '3D000', '42501', '42P07'])(
     'ends at once with %s, which waiting does not mend',
     async (code) => {
