@@ -1,9 +1,10 @@
 import { readPlanText, type VariantView } from '@intervex/contract';
 import { canDrill, evaluate, isoDay, stockPairs, type PartOffer, type Plan } from '@intervex/core';
-import type { PairQuestion } from '@intervex/core/desks/shafts';
+import { orderHolds, shaftOrder, type PairQuestion } from '@intervex/core/desks/shafts';
 import { findSheet, sheetOf } from '@intervex/core/sheets';
 import { preparePicture } from '../photos/picture';
 import { checkParts } from '../plans/changes';
+import type { Thought } from '../ports/maker/service';
 import { readingsCsv, readReadingsCsv } from '../readings/readings-csv';
 import { readDxf } from '../shapes/read-dxf';
 import { shapeFile, type ShapeAsked } from '../shapes/shape-file';
@@ -31,6 +32,10 @@ export const JOBS = {
   readings: (table: Uint8Array) => readReadingsCsv(Buffer.from(table)),
   readingsTable: (plan: Plan, units: LengthUnit) => readingsCsv(plan, units),
   picture: (file: Uint8Array) => preparePicture(Buffer.from(file)),
+  shaftOrder: (plan: Plan): Thought => {
+    const results = evaluate(plan, isoDay(new Date()));
+    return { order: results.of(shaftOrder), holds: orderHolds(results.checks) };
+  },
   pairs: (offers: readonly PartOffer[], { wanted, axle, target }: PairQuestion) =>
     stockPairs(offers, wanted, axle, target, canDrill(wanted)),
 } as const;

@@ -3,7 +3,8 @@ import type { IncomingMessage } from 'node:http';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { resumePaying } from './service';
+import { JOBS } from '../../work/jobs';
+import { payOrder, resumePaying, type Thinks } from './service';
 import { startHarness, type Harness } from '../../testing/harness';
 import { startUpstream, withJson, type Upstream } from '../../testing/upstream';
 
@@ -288,6 +289,35 @@ describe('orders with the shaft maker', () => {
     const keys = bodies.flatMap((b) => (b && typeof b === 'object' && 'key' in b ? [b.key] : []));
     expect(new Set(keys).size).toBe(1);
     expect((await list()).filter(({ state: now }) => now === 'paid')).toHaveLength(1);
+  });
+
+  it('look at the plan again where somebody changes it while they are paid, and give up where he goes on', async () => {
+    const change = (kerf: number) =>
+      h.call(
+        'POST',
+        `/api/variants/${id}/readings.csv?who=Birk`,
+        `id,value,unit,instrument\ncut.kerf,${kerf},mm,caliper`,
+        {
+          'content-type': 'text/csv',
+        },
+      );
+    let looked = 0;
+    const changing =
+      (times: number): Thinks =>
+      async (plan) => {
+        looked += 1;
+        if (looked <= times) expect((await change(2.1 + looked / 10)).status).toBe(200);
+        return JOBS.shaftOrder(plan);
+      };
+    const [first, second] = [(await quote()).json.id as string, (await quote()).json.id as string];
+    await expect(payOrder(h.pool, maker.url, first, { who: 'Ansa' }, changing(99))).rejects.toMatchObject({
+      body: { error: 'unavailable' },
+    });
+    expect(looked).toBe(5);
+    expect((await list()).map((o) => o.state)).toEqual(['quoted', 'quoted']);
+    looked = 0;
+    expect((await payOrder(h.pool, maker.url, second, { who: 'Ansa' }, changing(1))).state).toBe('paid');
+    expect(looked).toBe(2);
   });
 
   it('are not made of a plan that lacks what a maker asks', async () => {

@@ -11,8 +11,9 @@ import { open } from '../../http/doors';
 import { valid } from '../../http/refusal';
 import { asks } from '../../people/identity';
 import { idOf } from '../../plans/routes';
+import type { WorkPool } from '../../work/pool';
 import { listOrders } from './queries';
-import { lookAtOrder, payOrder, quoteOrder, receiveOrder, settleOrder } from './service';
+import { lookAtOrder, payOrder, quoteOrder, receiveOrder, settleOrder, type Thinks } from './service';
 
 /** A step of an order, in the name of who takes it. */
 const by = <T extends { readonly who: string }>(request: Request, step: T): T => ({
@@ -21,7 +22,11 @@ const by = <T extends { readonly who: string }>(request: Request, step: T): T =>
 });
 
 /** Orders with the shaft maker. @param url where it stands; undefined where there is none */
-export function orderRoutes(pool: Pool, url: string | undefined): Router {
+export function orderRoutes(pool: Pool, url: string | undefined, work: WorkPool): Router {
+  const thinks =
+    (request: Request): Thinks =>
+    (plan) =>
+      work.run(request, 'shaftOrder', plan);
   const router = Router();
   const body = json({ limit: '20kb' });
   open(router, 'GET /projects/:id/orders', async (request, response) => {
@@ -29,12 +34,12 @@ export function orderRoutes(pool: Pool, url: string | undefined): Router {
   });
   open(router, 'POST /variants/:id/orders', body, async (request, response) => {
     const { who } = valid(newOrderSchema, request.body, 'order');
-    response.status(201).json(await quoteOrder(pool, url, idOf(request), asks(request, who)));
+    const quoted = await quoteOrder(pool, url, idOf(request), asks(request, who), thinks(request));
+    response.status(201).json(quoted);
   });
   open(router, 'POST /orders/:id/pay', body, async (request, response) => {
-    response.json(
-      await payOrder(pool, url, idOf(request), by(request, valid(payOrderSchema, request.body, 'order'))),
-    );
+    const asked = by(request, valid(payOrderSchema, request.body, 'order'));
+    response.json(await payOrder(pool, url, idOf(request), asked, thinks(request)));
   });
   open(router, 'POST /orders/:id/look', body, async (request, response) => {
     const { who } = valid(orderStepSchema, request.body, 'order');

@@ -1,20 +1,10 @@
 import type { MakerState, OrderState, OrderView, ReceiveRequest, SettleRequest } from '@intervex/contract';
-import {
-  compareReceived,
-  evaluate,
-  inUnits,
-  isoDay,
-  limitsOf,
-  type Plan,
-  type Received,
-  withReceived,
-} from '@intervex/core';
-import { orderHolds, orderMoved, shaftOrder } from '@intervex/core/desks/shafts';
+import { compareReceived, inUnits, limitsOf, type Plan, type Received, withReceived } from '@intervex/core';
+import { orderMoved, type ShaftOrder } from '@intervex/core/desks/shafts';
 import type { Pool } from '../../db/pool';
 import { withTransaction } from '../../db/transaction';
 import { Refused, refused } from '../../http/refusal';
 import { UpstreamAway, UpstreamRefuses } from '../upstream';
-import type { Db } from '../../plans/queries';
 import { editPlan, readVariant } from '../../plans/service';
 import { askOrder, askQuote, placeOrder, returnOrder } from './client';
 import { appendEvent, insertOrder, lockOrder, lockPayments, payingOrders } from './queries';
@@ -25,15 +15,27 @@ const WITH_MAKER: readonly OrderState[] = ['paid', 'cutting', 'late', 'sentBack'
 /** States in which something may lie on the bench to be measured. */
 const MEASURED: readonly OrderState[] = ['shipped', 'wrong'];
 
+/** A payment looks at the plan again so many times where somebody changes it meanwhile. */
+const MOST_TRIES = 4;
+
+/** What a plan orders, and the open stops that keep it from being ordered. */
+export interface Thought {
+  readonly order: ShaftOrder;
+  readonly holds: readonly string[];
+}
+/** Works out what a plan orders, beside the process that answers. */
+export type Thinks = (plan: Plan) => Promise<Thought>;
+
 /** Asks for a quote on the shafts of a variant as it is saved, and keeps it. */
 export async function quoteOrder(
   pool: Pool,
   url: string | undefined,
   variantId: string,
   who: string,
+  thinks: Thinks,
 ): Promise<OrderView> {
   const { plan, revision } = await readVariant(pool, variantId);
-  const order = evaluate(plan, isoDay(new Date())).of(shaftOrder);
+  const { order } = await thinks(plan);
   if (order.lacks.length)
     throw refused(
       'invalid',
@@ -71,21 +73,44 @@ export async function payOrder(
   url: string | undefined,
   id: string,
   { who, again = false }: { readonly who: string; readonly again?: boolean },
+  thinks: Thinks,
 ): Promise<OrderView> {
   const order = await readOrder(pool, id);
   inState(order, ['quoted', 'paying'], 'paid');
   const maker = await heard(async () => there(url));
-  if (order.state === 'quoted') {
-    await withTransaction(pool, async (client) => {
-      await lockPayments(client, order.variantId);
-      if ((await lockOrder(client, id)) !== 'quoted') return;
-      const now = await readOrder(client, id);
-      await stillWanted(client, now);
-      if (!again) notTwice(now);
-      await appendEvent(client, id, { who, state: 'paying', note: 'Being paid.' });
-    });
+  for (let tries = 0; order.state === 'quoted'; tries += 1) {
+    const { plan, revision } = await readVariant(pool, order.variantId);
+    stillWanted(order, await thinks(plan));
+    if (await beginPaying(pool, order, revision, { who, again })) break;
+    if (tries === MOST_TRIES)
+      throw refused(
+        'unavailable',
+        'The plan is being changed just now. Nothing was paid; try again in a moment.',
+      );
   }
   return settlePaying(pool, maker, id, who);
+}
+
+/**
+ * Writes that an order is being paid, once, with all other payments of the project waiting; what takes long has been done
+ * before, so that they wait no longer than that.
+ *
+ * @returns false where the plan has moved on since the revision it was looked at
+ */
+async function beginPaying(
+  pool: Pool,
+  { id, variantId }: OrderView,
+  revision: number,
+  { who, again }: { readonly who: string; readonly again: boolean },
+): Promise<boolean> {
+  return withTransaction(pool, async (client) => {
+    await lockPayments(client, variantId);
+    if ((await lockOrder(client, id)) !== 'quoted') return true;
+    if ((await readVariant(client, variantId)).revision !== revision) return false;
+    if (!again) notTwice(await readOrder(client, id));
+    await appendEvent(client, id, { who, state: 'paying', note: 'Being paid.' });
+    return true;
+  });
 }
 
 function notTwice({ same = [] }: OrderView): void {
@@ -138,22 +163,23 @@ export async function resumePaying(pool: Pool, url: string | undefined): Promise
   return settled;
 }
 
-async function stillWanted(db: Db, { order, variantId }: OrderView): Promise<void> {
-  const { plan } = await readVariant(db, variantId);
-  const results = evaluate(plan, isoDay(new Date()));
-  const moved = orderMoved(order, results.of(shaftOrder)).map((words) => inUnits(words, 'mm'));
+function stillWanted({ order }: OrderView, now: Thought): void {
+  const moved = orderMoved(order, now.order).map((words) => inUnits(words, 'mm'));
   if (moved.length)
     throw refused(
       'invalid',
       `The plan has moved on since this quote: ${moved.join('; ')}. Ask for a new one.`,
       moved.map((wrong) => ({ field: 'order', wrong, right: 'a quote of the plan as it stands' })),
     );
-  const holds = orderHolds(results.checks);
-  if (holds.length)
+  if (now.holds.length)
     throw refused(
       'invalid',
-      `Not ordered while a stop is open: ${holds.join('; ')}.`,
-      holds.map((wrong) => ({ field: 'plan', wrong, right: 'no open stop in what the shafts follow from' })),
+      `Not ordered while a stop is open: ${now.holds.join('; ')}.`,
+      now.holds.map((wrong) => ({
+        field: 'plan',
+        wrong,
+        right: 'no open stop in what the shafts follow from',
+      })),
     );
 }
 
