@@ -47,7 +47,7 @@ export const LIMITS: readonly Limit[] = [
 ];
 
 /** What was found, judged: what is wrong, and what was not tried at all. */
-export interface Judged {
+interface Judged {
   readonly wrong: readonly string[];
   readonly untried: readonly string[];
 }

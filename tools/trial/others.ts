@@ -5,7 +5,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { ROOT } from '../lib/paths.mjs';
 
 /** How others were answered while something went on. */
-export interface Waits {
+interface Waits {
   readonly asked: number;
   readonly medianMs: number;
   readonly p95Ms: number;
