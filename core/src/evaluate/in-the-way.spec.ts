@@ -101,6 +101,15 @@ describe('room in the travel', () => {
       );
     expect(half).toBeGreaterThan(300);
     for (const y of [half, -half]) expect(spot(y, 300)).not.toBe('ok');
+    // Nobody read how high the pack is: as high as it is wide, and said to be assumed.
+    const { 'perch.pack': _pack, ...unread } = leafy.readings;
+    const floor = { name: 'Pipe', kind: 'point', x: 480, y: half - 45, z: 350 } as const;
+    const near = (readings: Plan['readings']) =>
+      evaluate({ ...leafy, readings, obstacles: { floor } }).checks.find(({ id }) => id === 'obstacle.floor');
+    const height = ['Height of the leaf spring'];
+    const assumed = (readings: Plan['readings']) => near(readings)?.assumed?.map(({ label }) => label) ?? [];
+    expect(assumed(unread)).toEqual(expect.arrayContaining(height));
+    expect(assumed(leafy.readings)).not.toEqual(expect.arrayContaining(height));
   });
 });
 

@@ -286,8 +286,10 @@ function leafBodies(r: Reads, H: number): readonly Bodies[] {
     return [lacking(...(['leaf.front', 'leaf.rear', 'spring.spacing'] as const).filter((id) => !r.figure(id)))];
   const read = r.figure('spring.width');
   const wide = read ?? listedOr(undefined, 2 * USUAL_LEAF, 'spring.width', 'Width of the leaf spring');
-  const pack = r.figure('perch.pack');
-  const across = pack && pack.value > wide.value ? pack : wide;
+  // Unread, the pack is as high as it is wide at least, and said to be assumed.
+  const most = Math.max(wide.value, 2 * USUAL_LEAF);
+  const pack = r.figure('perch.pack') ?? listedOr(undefined, most, 'perch.pack', 'Height of the leaf spring');
+  const across = pack.value >= wide.value ? pack : wide;
   const radius = across.value / 2;
   const follows: readonly Follows[] = [
     { figure: s, most: 0.5 },
