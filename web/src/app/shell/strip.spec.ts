@@ -1,3 +1,4 @@
+import { EMPTY_PLAN } from '@intervex/core';
 import { Bench, donorPlan, read } from '../testing/bench';
 import { SelectionService } from '../state/selection.service';
 import { TestBed } from '@angular/core/testing';
@@ -45,6 +46,12 @@ describe('running strip', () => {
     await bench.change({ ...donorPlan(), readings: {} });
     expect(bench.all('dt')).toHaveLength(full);
     expect(place(bench, 'Cut L')).toContain('–');
+  });
+
+  it('says before the first reading that nothing was checked, not that nothing is open', async () => {
+    const bench = await Bench.of(Strip, EMPTY_PLAN);
+    expect(bench.text).toContain('Nothing checked yet');
+    expect(bench.all('.checks.unknown')).toHaveLength(1);
   });
 
   it('says of a plan that could not be opened that there is nothing to check, not that all is clear', async () => {

@@ -73,9 +73,11 @@ export class Strip {
   });
   private readonly open = computed(() => this.store.results().checks.filter(isOpen));
   private readonly untold = computed(() => this.store.results().checks.filter(isUnknown).length);
+  /** Before the first reading there is nothing to look at, which is not the same as all in order. */
+  private readonly none = computed(() => this.store.results().checks.length === 0);
   protected readonly level = computed(() => {
     // A plan that could not be opened is not one without open checks.
-    if (this.store.loadError()) return 'unknown';
+    if (this.store.loadError() || this.none()) return 'unknown';
     const open = this.open();
     if (open.some((c) => c.level === 'stop')) return 'stop';
     if (open.length > 0) return 'caution';
@@ -83,6 +85,7 @@ export class Strip {
   });
   protected readonly text = computed(() => {
     if (this.store.loadError()) return 'No plan to check';
+    if (this.none()) return 'Nothing checked yet';
     const stops = this.open().filter((c) => c.level === 'stop').length;
     const cautions = this.open().length - stops;
     const parts = [
