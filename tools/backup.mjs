@@ -7,6 +7,7 @@ import { isRunning, reachableFolder, startCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian-packages.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
 import { folderTrouble } from './lib/folder-trouble.mjs';
+import { ensureNode } from './lib/node-version.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { dataFolder } from './lib/paths.mjs';
 
@@ -15,6 +16,7 @@ import { dataFolder } from './lib/paths.mjs';
  * application runs or not.
  */
 const [what = '', file, ...said] = process.argv.slice(2);
+ensureNode();
 
 /** @returns {string} */
 function wantedFile() {

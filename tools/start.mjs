@@ -9,6 +9,7 @@ import { keepAlive } from './lib/keep-alive.mjs';
 import { lockFolder } from './lib/folder-lock.mjs';
 import { folderTrouble } from './lib/folder-trouble.mjs';
 import { healthOf } from './lib/health.mjs';
+import { ensureNode } from './lib/node-version.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { dataFolder, ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
@@ -77,6 +78,7 @@ function checkDatabase() {
 }
 
 async function main() {
+  ensureNode();
   const port = process.env.PORT ?? '4300';
   const address = `http://127.0.0.1:${port}`;
   const instance = process.env.INTERVEX_INSTANCE ?? randomUUID();

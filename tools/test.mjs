@@ -3,8 +3,10 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensurePackages } from './lib/debian-packages.mjs';
+import { ensureNode } from './lib/node-version.mjs';
 import { ensureNpmPackages } from './lib/npm-packages.mjs';
 import { ROOT } from './lib/paths.mjs';
+import { specsBelow, specsOf } from './lib/places.mjs';
 import { say } from './lib/say.mjs';
 
 /** @typedef {{ passed: number, failed: number, more?: string[] }} Counts */
@@ -95,8 +97,10 @@ function notAtOnce(suites) {
 
 /** A step’s name and what it does. @typedef {[string, () => Promise<Counts>]} Step */
 
-/** @param {string} folder @returns {{ beside: readonly Step[][], after: readonly Step[] }} */
-function steps(folder) {
+/** Some specs alone, or all of a kind. @typedef {{ units?: string[], page?: string[], journeys?: string[] }} Some */
+
+/** @param {string} folder @param {Some} [some] @returns {{ page: Step, units: Step, journeys: Step }} */
+function tried(folder, { units: specs = [], page: parts = [], journeys: walks = [] } = {}) {
   const report = (/** @type {string} */ name) => join(folder, `${name}.json`);
   /** @type {Step} */
   const page = [
@@ -104,7 +108,8 @@ function steps(folder) {
     async () => {
       const file = report('page');
       const reporters = ['--reporters=default', '--reporters=json', `--output-file=${file}`];
-      const ok = await run('npm', ['test', '-w', 'web', '--', ...reporters], { quiet: true });
+      const only = parts.map((spec) => `--include=${spec.replace('web/', '')}`);
+      const ok = await run('npm', ['test', '-w', 'web', '--', ...reporters, ...only], { quiet: true });
       return vitestCounts(file, ok);
     },
   ];
@@ -113,7 +118,8 @@ function steps(folder) {
     'Core, contract, server and database',
     async () => {
       const file = report('units');
-      const args = ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+      const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+      const args = ['vitest', 'run', ...specs, ...reporters];
       return vitestCounts(file, await run('npx', args));
     },
   ];
@@ -122,10 +128,16 @@ function steps(folder) {
     'Browser journeys',
     async () => {
       const file = report('browser');
-      const args = ['playwright', 'test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'];
+      const args = ['playwright', 'test', ...walks, '-c', 'e2e/playwright.config.ts', '--reporter=list,json'];
       return browserCounts(file, await run('npx', args, { more: { PLAYWRIGHT_JSON_OUTPUT_NAME: file } }));
     },
   ];
+  return { page, units, journeys };
+}
+
+/** @param {string} folder @returns {{ beside: readonly Step[][], after: readonly Step[] }} */
+function everything(folder) {
+  const { page, units, journeys } = tried(folder);
   return {
     // Each needs one processor: two go on at a time.
     beside: [
@@ -142,7 +154,31 @@ function steps(folder) {
   };
 }
 
-async function main() {
+/**
+ * What belongs to some places alone.
+ *
+ * @param {string} folder @param {readonly string[]} places
+ * @returns {{ beside: readonly Step[][], after: readonly Step[], left: number }}
+ * @throws Error where a place has no specs
+ */
+function some(folder, places) {
+  const { unknown, left, ...specs } = specsOf(places, specsBelow(ROOT));
+  if (unknown.length)
+    throw new Error(
+      `Nothing is tried under ${unknown.join(' or ')}. Give a folder or file of the project, or the name of a stage.`,
+    );
+  const { page, units, journeys } = tried(folder, specs);
+  const after = /** @type {const} */ ([
+    ['units', units],
+    ['page', page],
+    ['journeys', journeys],
+  ]).flatMap(([kind, step]) => (specs[kind].length ? [step] : []));
+  return { beside: [], after, left };
+}
+
+/** @param {readonly string[]} places none: everything */
+async function main(places) {
+  ensureNode();
   ensurePackages(['database', 'browser', 'drawingReader', 'pdfTools']);
   ensureNpmPackages();
   const folder = mkdtempSync(join(tmpdir(), 'intervex-report-'));
@@ -163,7 +199,7 @@ async function main() {
       told.push(...more);
     }
   };
-  const { beside, after } = steps(folder);
+  const { beside, after, left } = places.length ? some(folder, places) : { ...everything(folder), left: 0 };
   await Promise.all(beside.map(inTurn));
   await inTurn(after);
   rmSync(folder, { recursive: true, force: true });
@@ -171,6 +207,12 @@ async function main() {
   say(`\n${lines.join('\n')}`);
   process.exitCode = total.failed ? 1 : 0;
   say(`${total.passed} passed, ${total.failed} failed`);
+  if (left) say(`Left out: ${left} files of tests, types, lint and boundaries. Before it lands: npm test.`);
 }
 
-await main();
+try {
+  await main(process.argv.slice(2));
+} catch (error) {
+  say(error instanceof Error ? error.message : String(error));
+  process.exitCode = 1;
+}

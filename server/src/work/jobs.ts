@@ -4,7 +4,6 @@ import { orderHolds, shaftOrder, type PairQuestion } from '@intervex/core/desks/
 import { findSheet, sheetOf } from '@intervex/core/sheets';
 import { preparePicture } from '../photos/picture';
 import { checkParts } from '../plans/changes';
-import type { Thought } from '../ports/maker/service';
 import { readingsCsv, readReadingsCsv } from '../readings/readings-csv';
 import { readDxf } from '../shapes/read-dxf';
 import { shapeFile, type ShapeAsked } from '../shapes/shape-file';
@@ -32,7 +31,7 @@ export const JOBS = {
   readings: (table: Uint8Array) => readReadingsCsv(Buffer.from(table)),
   readingsTable: (plan: Plan, units: LengthUnit) => readingsCsv(plan, units),
   picture: (file: Uint8Array) => preparePicture(Buffer.from(file)),
-  shaftOrder: (plan: Plan): Thought => {
+  shaftOrder: (plan: Plan) => {
     const results = evaluate(plan, isoDay(new Date()));
     return { order: results.of(shaftOrder), holds: orderHolds(results.checks) };
   },
