@@ -161,6 +161,9 @@ test('twenty pages on one plan: each is heard by all and none waits for a connec
   await saved(last);
   await expect(field(middle, 'Root gap')).toHaveValue('2.4');
   await expect(last.locator('ix-top-bar .here')).toContainText('19 pages open');
+  await expect(field(middle, 'Blade kerf')).toHaveValue('1.9');
+  // Whoever enters over what came in a moment ago is asked; here it has been seen.
+  await middle.waitForTimeout(2500);
   await field(middle, 'Blade kerf').fill('2.1');
   await saved(middle);
   await expect(field(last, 'Blade kerf')).toHaveValue('2.1');
