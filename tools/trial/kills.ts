@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -70,11 +70,13 @@ export async function twoStarts(port: number): Promise<Findings> {
   const ready = async () =>
     (await healthy(`http://127.0.0.1:${port}/`)) || (await healthy(`http://127.0.0.1:${port + 50}/`));
   await until('one of two starts', async () => ended.length === 1 && (await ready()), 300_000);
+  const addresses = [port, port + 50].map((at) => `http://127.0.0.1:${at}/`);
+  const running = (await Promise.all(addresses.map(healthy))).filter(Boolean).length;
   const polite = ended[0]?.includes('Nothing was started') ? 1 : 0;
   for (const child of children) if (child.exitCode === null) child.kill('SIGINT');
   await until('both to end', () => ended.length === 2);
   rmSync(data, { recursive: true, force: true });
-  return { running: 1, endedPolitely: polite };
+  return { running, endedPolitely: polite };
 }
 
 /** Fills the disk under a running application, where a small one may be mounted, and kills it there. */
@@ -114,17 +116,23 @@ async function full(base: string, port: number, place: string, data: string): Pr
   const writer = await Writer.begin(base, 'Full disk');
   await writer.save();
   const statuses = new Set<number>();
+  let filled = 0;
+  const fills = () => {
+    const free = fill(place);
+    if (statfsSync(place).bavail === 0) filled += 1;
+    return free;
+  };
   // Room that the database had set aside lasts for a while.
   const saves = async () => {
     for (let i = 0; i < 400; i += 1) statuses.add(await writer.save());
   };
-  const room = fill(place);
+  const room = fills();
   await saves();
   room();
   await until('saves to go on', async () => (await writer.save()) === 200);
   let [lost, killsSurvived] = [(await writer.lost()) ? 1 : 0, 0];
   for (const which of ['server', 'database', 'both']) {
-    const free = fill(place);
+    const free = fills();
     await saves();
     killAll([
       which === 'database' ? undefined : serverOf(port),
@@ -139,7 +147,7 @@ async function full(base: string, port: number, place: string, data: string): Pr
     if (!(await writer.lost())) killsSurvived += 1;
   }
   return {
-    filled: 4,
+    filled,
     statuses: [...statuses].sort().join(' '),
     unexpected: [...statuses].filter((s) => ![0, 200, 503].includes(s)).length,
     killsSurvived,
