@@ -41,6 +41,8 @@ describe('readQuantity', () => {
     ['brief.torque', '310 lbft', 'mm', 420.303564],
     ['donor.splineTeeth', ' 31 ', 'in', 31],
     ['survey.pinion', '−11.5', 'mm', -11.5],
+    ['gear.grade', '−5 %', 'mm', -0.05],
+    ['gear.grade', '-12', 'mm', -0.12],
   ] as const)('%s takes “%s”', (id, text, unit, value) => {
     const read = readQuantity(quantity(id), text, unit);
     expect(read.ok && read.value).toBeCloseTo(value, 5);
@@ -56,9 +58,24 @@ describe('readQuantity', () => {
     ['brief.mass', '1020 kN·m', /no unit of a mass/],
     ['donor.splineTeeth', '31/24', /not a number. Write it like 31/],
     ['donor.splineTeeth', '5', /between 6 and 80/],
+    // No play is not the least play.
+    ['float.play', '0', /between 0.010 mm and 0.600 mm; this is 0.000 mm/],
   ] as const)('%s refuses “%s”', (id, text, why) => {
     const read = readQuantity(quantity(id), text, 'mm');
     expect(read.ok ? '' : read.reason).toMatch(why);
+  });
+
+  it.each(['mm', 'in', 'frac'] as const)('takes every limit as its refusal shows it, in %s', (unit) => {
+    for (const q of QUANTITIES)
+      for (const [limit, beyond] of [
+        [q.min, q.min - 1e9],
+        [q.max, q.max + 1e9],
+      ] as const) {
+        const [, least, most] = / between (.+) and (.+); this is/.exec(refuseValue(q, beyond, unit) ?? '') ?? [];
+        const read = readQuantity(q, (limit === q.min ? least : most) ?? '', q.inMm ? 'mm' : unit);
+        expect(read.ok ? read.value : `${q.id}: ${read.reason}`).toBeTypeOf('number');
+        expect(read.ok && Math.abs(read.value - limit)).toBeLessThanOrEqual(0.8 + Math.abs(limit) * 0.05);
+      }
   });
 
   it('never throws, whatever is typed', () => {

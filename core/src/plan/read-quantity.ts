@@ -1,4 +1,5 @@
 import { isAmountUnit, parseAmount, parseAngle, parseLength, type LengthUnit, type Parsed } from '../units';
+import { showValue } from '../measure';
 import { refuseValue } from './accepts';
 import type { Quantity } from '../stage';
 
@@ -18,16 +19,33 @@ export function readQuantity(quantity: Quantity, text: string, unit: LengthUnit)
   const of = quantity.inMm ? 'mm' : unit;
   const parsed = parse(quantity, text, of);
   if (!parsed.ok) return parsed;
-  const reason = refuseValue(quantity, parsed.value, of);
-  return reason === undefined ? parsed : { ok: false, reason };
+  const value = shownLimit(quantity, parsed.value, of);
+  const reason = refuseValue(quantity, value, of);
+  return reason === undefined ? { ok: true, value } : { ok: false, reason };
 }
 
-/** A share: `90 %`, `90` or `0.9`. */
+/** Most that what is shown of a limit may be off, as a share of it: 2 N/mm shown as 11 lbf/in are 1.93. */
+const SHOWN_OFF = 0.05;
+
+/**
+ * Who types a limit as the refusal shows it means that limit: 200 mm are shown as 7.874 in, which are 199.9996.
+ * Any other value is as it was.
+ */
+function shownLimit(quantity: Quantity, value: number, unit: LengthUnit): number {
+  const { min, max } = quantity;
+  if (value >= min && value <= max) return value;
+  const limit = value < min ? min : max;
+  const show = (v: number) => showValue(v, quantity.unit, unit);
+  const near = Math.abs(value - limit) <= SHOWN_OFF * Math.abs(limit);
+  return near && !quantity.whole && show(value) === show(limit) ? limit : value;
+}
+
+/** A share: `90 %`, `90` or `0.9`; a slope downhill is `-5 %`. */
 function parseShare(text: string): Parsed {
-  const share = /^\s*(\d+\.?\d*|\.\d+)\s*(%)?\s*$/.exec(text);
+  const share = /^\s*([+−-]?(?:\d+\.?\d*|\.\d+))\s*(%)?\s*$/.exec(text);
   if (!share) return { ok: false, reason: `“${text.trim()}” is not a share. Write it like 90 % or 0.9.` };
-  const value = Number(share[1]);
-  return { ok: true, value: share[2] || value > 1.5 ? value / 100 : value };
+  const value = Number.parseFloat((share[1] ?? '').replace('−', '-'));
+  return { ok: true, value: share[2] || Math.abs(value) > 1.5 ? value / 100 : value };
 }
 
 function parse({ unit: kind }: Quantity, text: string, unit: LengthUnit): Parsed {

@@ -281,6 +281,15 @@ function wrongNote(row: Row, quantity: Quantity, refuse: Refuse): Problem | unde
   );
 }
 
+/**
+ * A value at a limit of its quantity comes back as that limit: 90° are 1.570796326795 with the digits of the
+ * table, a hair over the 1.5707963267948966 that are allowed.
+ */
+function ownLimit(value: number, { min, max }: Quantity): number {
+  const near = 100 * 10 ** -DIGITS;
+  return [min, max].find((limit) => Math.abs(limit - value) < near * Math.max(1, Math.abs(limit))) ?? value;
+}
+
 /** The value of a row in core units, or what is wrong with it or its unit. */
 function readValue(row: Row, quantity: Quantity, refuse: Refuse): number | Problem {
   const name = row['unit'] ?? '';
@@ -298,7 +307,7 @@ function readValue(row: Row, quantity: Quantity, refuse: Refuse): number | Probl
       `“${text}” is not a plain number`,
       'digits with a point; the unit stands in its own column',
     );
-  const value = Number((Number(text) * unit.per).toFixed(DIGITS));
+  const value = ownLimit(Number((Number(text) * unit.per).toFixed(DIGITS)), quantity);
   const wrong = refuseValue(quantity, value);
   return wrong ? refuse('value', wrong, 'a value in that range') : value;
 }

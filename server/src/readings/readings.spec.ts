@@ -56,6 +56,18 @@ describe('readings as a table', () => {
     );
   });
 
+  it('takes every quantity at its limits back, in both units', () => {
+    const limits = QUANTITIES.map((q) => [
+      q.id,
+      { repeats: [{ value: q.min }, { value: q.max }], instrument: q.instrument },
+    ]);
+    const readings = Object.fromEntries(limits);
+    for (const length of ['mm', '1/16'] as const) {
+      const read = readReadingsCsv(Buffer.from(readingsCsv({ ...EMPTY_PLAN, readings }, length)));
+      expect(read).toMatchObject({ ok: true, readings });
+    }
+  });
+
   it.each([
     [['angle.flat,1.3,deg,angleGauge,', 'donor.tube.left,588,mm,tape,angle.flat'], 'row 3, zeroed_on'],
     [['angle.pinion,-3.2,deg,angleGauge,angle.pinion'], 'row 2, zeroed_on'],
