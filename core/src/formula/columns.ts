@@ -3,6 +3,11 @@ import { ADD, calledBy, DIVIDE, GREATEST, LEAST, LENGTH, MULTIPLY, POWER, SUBTRA
 
 /** A value a draw, or a part. */
 type Column = Float64Array;
+/** Values from one place up to another, which no longer counts. */
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
 const NONE: Column = new Float64Array(0);
 
 /** A tape run over many values of its symbols at once: each step is one loop over a column. */
@@ -57,30 +62,31 @@ export class Columns {
    * The mean slope by each symbol over the values of the last run; those that have no end are left out of the sum.
    *
    * @param share what each value counts in the mean; they add up to 1
-   * @param count how many values
+   * @param span the values that count
    */
-  meanSlopes(share: Column, count: number): Column {
+  meanSlopes(share: Column, span: Span): Column {
     const { at, tape, slopes } = this;
     while (slopes.length < at.length) slopes.push(this.column(at.length + slopes.length));
-    for (const column of slopes) column.fill(0, 0, count);
-    slopes[tape.top]?.set(share.subarray(0, count));
+    const { from, to } = span;
+    for (const column of slopes) column.fill(0, from, to);
+    slopes[tape.top]?.set(share.subarray(from, to), from);
     for (let k = tape.top - tape.first; k >= 0; k -= 1) {
       const [a, b] = [tape.left[k] as number, tape.right[k] as number];
       backward(
         tape.code[k] as number,
         { x: at[a] as Column, y: at[b] as Column, out: at[tape.first + k] as Column },
         { x: slopes[a] as Column, y: slopes[b] as Column, out: slopes[tape.first + k] as Column },
-        count,
+        span,
         tape.exponent[k] as number,
       );
     }
-    return Float64Array.from(tape.symbols, (_, i) => finiteSum(slopes[i] as Column, count));
+    return Float64Array.from(tape.symbols, (_, i) => finiteSum(slopes[i] as Column, span));
   }
 }
 
-function finiteSum(column: Column, count: number): number {
+function finiteSum(column: Column, { from, to }: Span): number {
   let sum = 0;
-  for (let i = 0; i < count; i += 1) {
+  for (let i = from; i < to; i += 1) {
     const one = column[i] as number;
     if (Number.isFinite(one)) sum += one;
   }
@@ -133,45 +139,47 @@ interface Around {
 }
 
 /** What follows the column that a step makes follows those that it reads. */
-function backward(code: number, at: Around, slope: Around, count: number, exponent: number): void {
+function backward(code: number, at: Around, slope: Around, span: Span, exponent: number): void {
   const { x, y, out } = slope;
+  const { from, to } = span;
   if (code <= SUBTRACT) {
     const sign = code === ADD ? 1 : -1;
-    for (let i = 0; i < count; i += 1) {
+    for (let i = from; i < to; i += 1) {
       x[i] = (x[i] as number) + (out[i] as number);
       y[i] = (y[i] as number) + sign * (out[i] as number);
     }
   } else if (code === MULTIPLY) {
-    for (let i = 0; i < count; i += 1) {
+    for (let i = from; i < to; i += 1) {
       const by = out[i] as number;
       x[i] = (x[i] as number) + by * (at.y[i] as number);
       y[i] = (y[i] as number) + by * (at.x[i] as number);
     }
   } else if (code === DIVIDE) {
-    for (let i = 0; i < count; i += 1) {
+    for (let i = from; i < to; i += 1) {
       const [by, under] = [out[i] as number, at.y[i] as number];
       x[i] = (x[i] as number) + by / under;
       y[i] = (y[i] as number) - (by * (at.x[i] as number)) / (under * under);
     }
-  } else backwardBent(code, at, slope, count, exponent);
+  } else backwardBent(code, at, slope, span, exponent);
 }
 
-function backwardBent(code: number, at: Around, { x, y, out }: Around, count: number, exponent: number): void {
+function backwardBent(code: number, at: Around, { x, y, out }: Around, span: Span, exponent: number): void {
+  const { from, to } = span;
   if (code === LEAST || code === GREATEST)
-    for (let i = 0; i < count; i += 1) {
+    for (let i = from; i < to; i += 1) {
       const one = firstOf(code, at.x[i] as number, at.y[i] as number) ? x : y;
       one[i] = (one[i] as number) + (out[i] as number);
     }
-  else if (code === LENGTH) lengthBack(at, { x, y, out }, count);
+  else if (code === LENGTH) lengthBack(at, { x, y, out }, span);
   else {
     const slope = code === POWER ? (v: number) => exponent * v ** (exponent - 1) : calledBy(code)[1];
-    for (let i = 0; i < count; i += 1) x[i] = (x[i] as number) + (out[i] as number) * slope(at.x[i] as number);
+    for (let i = from; i < to; i += 1) x[i] = (x[i] as number) + (out[i] as number) * slope(at.x[i] as number);
   }
 }
 
 /** A length of nothing follows its first leg. */
-function lengthBack(at: Around, { x, y, out }: Around, count: number): void {
-  for (let i = 0; i < count; i += 1) {
+function lengthBack(at: Around, { x, y, out }: Around, { from, to }: Span): void {
+  for (let i = from; i < to; i += 1) {
     const [by, length] = [out[i] as number, at.out[i] as number];
     x[i] = (x[i] as number) + (length === 0 ? by : (by * (at.x[i] as number)) / length);
     y[i] = (y[i] as number) + (length === 0 ? 0 : (by * (at.y[i] as number)) / length);

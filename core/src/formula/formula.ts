@@ -75,11 +75,16 @@ class Run {
   private readonly at: Float64Array;
   private readonly slope: Float64Array;
   private readonly choices: readonly number[];
+  // Room for the slopes of the two that a choice is between.
+  private readonly apart: Float64Array;
+  private readonly other: Float64Array;
 
   constructor(readonly tape: Tape) {
     const cells = tape.first + tape.code.length;
     this.at = new Float64Array(cells);
     this.slope = new Float64Array(cells);
+    this.apart = new Float64Array(tape.symbols.length);
+    this.other = new Float64Array(tape.symbols.length);
     this.at.set(tape.numbers, tape.symbols.length);
     this.choices = tape.code.flatMap((code, k) => (code === LEAST || code === GREATEST ? [k] : []));
   }
@@ -107,10 +112,12 @@ class Run {
 
   /** Whether either of the two that a choice is between may be the one. */
   private eitherAt(k: number, kinks: Kinks): boolean {
-    const [a, b] = [this.tape.left[k] as number, this.tape.right[k] as number];
+    const a = this.tape.left[k] as number;
+    const b = this.tape.right[k] as number;
     const between = Math.abs((this.at[a] as number) - (this.at[b] as number));
-    const apart = this.slopesOf(a, kinks);
-    const other = this.slopesOf(b, kinks);
+    const { apart, other } = this;
+    this.follow(a, apart, kinks);
+    this.follow(b, other, kinks);
     let most = 0;
     for (let i = 0; i < apart.length; i += 1) {
       apart[i] = (apart[i] as number) - (other[i] as number);
@@ -141,27 +148,40 @@ class Run {
   private back(k: number, by: number, kinks: Kinks | undefined): void {
     const { slope, at, tape } = this;
     const code = tape.code[k] as number;
-    const [a, b] = [tape.left[k] as number, tape.right[k] as number];
-    const [x, y] = [at[a] as number, at[b] as number];
-    const add = (cell: number, more: number): void => {
-      slope[cell] = (slope[cell] as number) + more;
-    };
-    if (code <= SUBTRACT) {
-      add(a, by);
-      add(b, code === ADD ? by : -by);
-    } else if (code === MULTIPLY) {
-      add(a, by * y);
-      add(b, by * x);
-    } else if (code === DIVIDE) {
-      add(a, by / y);
-      add(b, (-by * x) / (y * y));
-    } else if (code === LEAST || code === GREATEST) {
-      add(firstOf(code, x, y) ? a : b, by);
-    } else if (code === LENGTH) {
-      this.lengthBack(k, by, kinks);
-    } else {
-      const n = tape.exponent[k] as number;
-      add(a, by * (code === POWER ? n * x ** (n - 1) : calledBy(code)[1](x)));
+    const a = tape.left[k] as number;
+    const b = tape.right[k] as number;
+    switch (code) {
+      case ADD:
+      case SUBTRACT:
+        slope[a] = (slope[a] as number) + by;
+        slope[b] = (slope[b] as number) + (code === ADD ? by : -by);
+        return;
+      case MULTIPLY: {
+        const x = at[a] as number;
+        slope[a] = (slope[a] as number) + by * (at[b] as number);
+        slope[b] = (slope[b] as number) + by * x;
+        return;
+      }
+      case DIVIDE: {
+        const y = at[b] as number;
+        slope[a] = (slope[a] as number) + by / y;
+        slope[b] = (slope[b] as number) + (-by * (at[a] as number)) / (y * y);
+        return;
+      }
+      case LEAST:
+      case GREATEST: {
+        const one = firstOf(code, at[a] as number, at[b] as number) ? a : b;
+        slope[one] = (slope[one] as number) + by;
+        return;
+      }
+      case LENGTH:
+        this.lengthBack(k, by, kinks);
+        return;
+      default: {
+        const x = at[a] as number;
+        const n = tape.exponent[k] as number;
+        slope[a] = (slope[a] as number) + by * (code === POWER ? n * x ** (n - 1) : calledBy(code)[1](x));
+      }
     }
   }
 

@@ -1,4 +1,4 @@
-import { formulaOf, type Formula } from '../formula';
+import { formulaOf, type Formula, type Kinks } from '../formula';
 import {
   type Assumed,
   partsOf,
@@ -152,13 +152,7 @@ class Derived implements Figure, Packed {
     const { figures, read, id } = this;
     const parts = figures.map(partsOf);
     const slopes = new Float64Array(figures.length);
-    const kinks = read.bends
-      ? {
-          spread: (slope: Float64Array) => spreadOf(combined(parts, slope)),
-          alone: (i: number) => spreadOf(parts[i] as Parts),
-          met: false,
-        }
-      : undefined;
+    const kinks = read.bends ? kinksOf(parts) : undefined;
     read.partials(valuesOf(figures), slopes, kinks);
     // A single one is followed in a straight line; two share their draws.
     if (!kinks?.met && !twoDrawn(figures)) return combined(parts, slopes);
@@ -207,6 +201,16 @@ class Derived implements Figure, Packed {
   toJSON(): Figure {
     return plainFigure(this);
   }
+}
+
+/** How uncertain sums of some inputs are, and each alone, worked out once. */
+function kinksOf(parts: readonly Parts[]): Kinks {
+  const alone: (number | undefined)[] = [];
+  return {
+    spread: (slope) => spreadOf(combined(parts, slope)),
+    alone: (i) => (alone[i] ??= spreadOf(parts[i] as Parts)),
+    met: false,
+  };
 }
 
 // Room for the values of a formula’s inputs; a formula is run before another’s values are put there.
@@ -484,12 +488,18 @@ function carriedBy(figures: readonly Figure[]): Carried {
     waits |= figure.waits;
     if (figure.byTape) byTape = true;
     const more = figure.assumed;
-    if (more === NOTHING || more === assumed) continue;
+    if (more === NOTHING || more === assumed || holdsAll(assumed, more)) continue;
     if (assumed === NOTHING) assumed = more;
     else if (own) Object.assign(own, more);
     else assumed = own = { ...assumed, ...more };
   }
   return { evidence, assumed, needsLevel, waits, byTape };
+}
+
+/** All defaults of one record stand in the other too. */
+function holdsAll(all: Figure['assumed'], some: Figure['assumed']): boolean {
+  for (const id in some) if (all[id] !== some[id]) return false;
+  return true;
 }
 
 const weaker = (a: Evidence, b: Evidence): boolean =>

@@ -8,7 +8,11 @@ const DRAWS = 384;
 /** Values of a figure, one a draw; the same draw of a reading enters every figure that rests on it. */
 export type Draws = Float64Array;
 
-const kept = new Map<string, Draws>();
+/** Draws by which slopes are told: half of them, in the middle, where each has its mirror beside it. */
+const SLOPED = { from: DRAWS / 4, to: (3 * DRAWS) / 4 } as const;
+
+// By the reading’s place in the list of all.
+const kept: (Draws | undefined)[] = [];
 
 /** A seed that is the same for the same reading, whatever else was read before it (FNV-1a). */
 function seedOf(id: string): number {
@@ -17,14 +21,17 @@ function seedOf(id: string): number {
   return hash;
 }
 
-/** Standard normal draws of a reading: mean 0 and variance 1, exactly. */
-function drawsOf(id: string): Draws {
-  const known = kept.get(id);
-  if (known) return known;
+/** Standard normal draws of a reading, by its place: mean 0 and variance 1, exactly. */
+const drawsOf = (place: number): Draws => (kept[place] ??= drawsBy(readingAt(place)));
+
+function drawsBy(id: string): Draws {
   const made = new Float64Array(DRAWS);
   const next = normalDraws(seededRandom(seedOf(id)));
   let squares = 0;
-  for (let i = 0; i < DRAWS / 2; i += 1) {
+  // Of four pairs that come one after the other, two go to the middle.
+  const goes = [SLOPED.from, 0, 1, SLOPED.from + 1] as const;
+  for (let k = 0; k < DRAWS / 2; k += 1) {
+    const i = (goes[k % 4] as number) + 2 * Math.floor(k / 4);
     const z = next();
     squares += 2 * z * z;
     made[i] = z;
@@ -32,7 +39,6 @@ function drawsOf(id: string): Draws {
   }
   const scale = Math.sqrt(DRAWS / squares);
   for (let i = 0; i < DRAWS; i += 1) made[i] = (made[i] as number) * scale;
-  kept.set(id, made);
   return made;
 }
 
@@ -53,9 +59,15 @@ const STILL: Draws = new Float64Array(DRAWS);
 
 /** Adds what four readings bring to the first half of the draws: four at once, since the sums are read and kept each time. */
 function addFour(sums: Draws, at: readonly number[], by: readonly number[], from: number): void {
-  const z = (k: number): Draws => (k < at.length ? drawsOf(readingAt(at[k] as number)) : STILL);
-  const [a, b, c, d] = [z(from), z(from + 1), z(from + 2), z(from + 3)];
-  const [p, q, r, s] = [by[from] ?? 0, by[from + 1] ?? 0, by[from + 2] ?? 0, by[from + 3] ?? 0];
+  const left = at.length - from;
+  const a = drawsOf(at[from] as number);
+  const b = left > 1 ? drawsOf(at[from + 1] as number) : STILL;
+  const c = left > 2 ? drawsOf(at[from + 2] as number) : STILL;
+  const d = left > 3 ? drawsOf(at[from + 3] as number) : STILL;
+  const p = by[from] as number;
+  const q = left > 1 ? (by[from + 1] as number) : 0;
+  const r = left > 2 ? (by[from + 2] as number) : 0;
+  const s = left > 3 ? (by[from + 3] as number) : 0;
   for (let i = 0; i < DRAWS / 2; i += 1)
     sums[i] =
       (sums[i] as number) +
@@ -73,8 +85,7 @@ function columnsOf(formula: Formula): Columns {
   return known;
 }
 
-/** A draw and its mirror in every four tell the slopes well enough. */
-const isSloped = (i: number): boolean => i % 4 === 0 || i % 4 === 3;
+const isSloped = (i: number): boolean => i >= SLOPED.from && i < SLOPED.to;
 
 /** What a formula comes to over the draws of its inputs. */
 interface Drawn {
@@ -110,7 +121,7 @@ export function drawn(id: string, formula: Formula, inputs: readonly Draws[], pa
     const off = (draws[i] as number) - middle;
     if (Number.isFinite(off)) variance += off ** 2 / count;
   }
-  return { draws, parts: withRest(id, combined(parts, columns.meanSlopes(share, DRAWS)), variance) };
+  return { draws, parts: withRest(id, combined(parts, columns.meanSlopes(share, SLOPED)), variance) };
 }
 
 /** Parts that make up a variance: what they fall short of it by is the figure’s own, what they exceed it by is taken off. */

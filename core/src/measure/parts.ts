@@ -47,7 +47,7 @@ export const summed = (a: Parts, b: Parts): Parts => ({ at: [...a.at, ...b.at], 
 /** Root sum of squares. */
 export function spreadOf({ by }: Parts): number {
   let sum = 0;
-  for (const part of by) sum += part * part;
+  for (let i = 0; i < by.length; i += 1) sum += (by[i] as number) * (by[i] as number);
   return Math.sqrt(sum);
 }
 
@@ -78,7 +78,11 @@ export function combined(all: readonly Parts[], slopes: ArrayLike<number>): Part
       room[place] = (room[place] as number) + slope * (one.by[i] as number);
     }
   }
-  const by = at.map((place) => room[place] as number);
-  for (const place of at) room[place] = touched[place] = 0;
+  const by = new Array<number>(at.length);
+  for (let i = 0; i < at.length; i += 1) {
+    const place = at[i] as number;
+    by[i] = room[place] as number;
+    room[place] = touched[place] = 0;
+  }
   return { at, by };
 }

@@ -141,6 +141,7 @@ interface Raised {
 /** Above the last shaft the pinion’s joint counts, the more the nearer to it; before it the shaft stays. */
 function gapUnder(id: string, o: ShaftObstacle, { front, D, pinions }: Shaft): Maybe {
   const share = 'min(1, max(0, ({x_f} − {x})/({x_f} − {x_p})))';
+  const [h, x] = [placeOf(id, o, 'h', o.under), placeOf(id, o, 'x', o.along)];
   const gaps = pinions.map(({ end, words, along, height }) =>
     derive({
       id: `drive.gap.${id}.${end}`,
@@ -150,8 +151,8 @@ function gapUnder(id: string, o: ShaftObstacle, { front, D, pinions }: Shaft): M
       source:
         'Underside less the shaft’s height there and half of its tube; the pinion’s joint where its axle takes it',
       inputs: {
-        h: placeOf(id, o, 'h', o.under),
-        x: placeOf(id, o, 'x', o.along),
+        h,
+        x,
         D,
         x_f: front.along,
         z_f: front.height,
