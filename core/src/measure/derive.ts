@@ -295,6 +295,27 @@ export interface Solution {
   readonly slopes: () => ArrayLike<number>;
 }
 
+/** What comes of a list of inputs, worked out once for all figures that were found together from it. */
+class Shared {
+  private keptParts: readonly Parts[] | undefined;
+  private keptCarried: Carried | undefined;
+  constructor(private readonly inputs: readonly Figure[]) {}
+
+  parts(): readonly Parts[] {
+    return (this.keptParts ??= this.inputs.map(partsOf));
+  }
+
+  carried(): Carried {
+    return (this.keptCarried ??= carriedBy(this.inputs));
+  }
+}
+const shared = new WeakMap<readonly Figure[], Shared>();
+function sharedOf(inputs: readonly Figure[]): Shared {
+  const kept = shared.get(inputs) ?? new Shared(inputs);
+  shared.set(inputs, kept);
+  return kept;
+}
+
 /** A figure found by solving equations that no line of text can hold. */
 class Solved implements Figure, Packed {
   private keptParts: Parts | undefined;
@@ -314,7 +335,7 @@ class Solved implements Figure, Packed {
   }
 
   get parts(): Parts {
-    return (this.keptParts ??= combined(this.solution.inputs().map(partsOf), this.solution.slopes()));
+    return (this.keptParts ??= combined(sharedOf(this.solution.inputs()).parts(), this.solution.slopes()));
   }
 
   get contributions(): Readonly<Record<string, number>> {
@@ -322,7 +343,7 @@ class Solved implements Figure, Packed {
   }
 
   private get carried(): Carried {
-    return (this.keptCarried ??= carriedBy(this.solution.inputs()));
+    return (this.keptCarried ??= sharedOf(this.solution.inputs()).carried());
   }
 
   get evidence(): Evidence {

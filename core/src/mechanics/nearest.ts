@@ -83,16 +83,23 @@ function at(t: number, probe: Probe): number {
  * @param above what is not below this is told as it was found so far: it is not searched further
  */
 function least(probe: Probe, steep: number, above: number): number {
-  let [a, b] = [0, 1];
-  let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)];
-  let [fc, fd] = [at(c, probe), at(d, probe)];
+  let a = 0;
+  let b = 1;
+  let c = b - GOLDEN;
+  let d = GOLDEN;
+  let fc = at(c, probe);
+  let fd = at(d, probe);
   for (let i = 0; i < CUTS && Math.min(fc, fd) - steep * (b - a) < above; i += 1) {
     if (fc < fd) {
-      [b, d, fd] = [d, c, fc];
+      b = d;
+      d = c;
+      fd = fc;
       c = b - GOLDEN * (b - a);
       fc = at(c, probe);
     } else {
-      [a, c, fc] = [c, d, fd];
+      a = c;
+      c = d;
+      fc = fd;
       d = a + GOLDEN * (b - a);
       fd = at(d, probe);
     }

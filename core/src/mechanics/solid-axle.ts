@@ -195,18 +195,24 @@ export function carried(axle: SolidAxle, { z, roll }: AxleAsked, pose: AxlePose,
  *
  * @example carrier(axle, asked, pose)(point) // as carried(axle, asked, pose, point)
  */
-export function carrier(axle: SolidAxle, { z, roll }: AxleAsked, pose: AxlePose): (point: Point3) => Point3 {
+export function carrier(
+  axle: SolidAxle,
+  { z, roll }: AxleAsked,
+  { x, y, pitch, yaw }: AxlePose,
+): (point: Point3) => Point3 {
   const [cx, cy, cz] = axle.axleCentre;
-  const by = { roll, ...pose };
-  const [a, b, c] = [turnedBy(by, [1, 0, 0]), turnedBy(by, [0, 1, 0]), turnedBy(by, [0, 0, 1])];
-  const to: Point3 = [cx + pose.x, cy + pose.y, cz + z];
-  return ([x, y, up]) => {
-    const [p, q, s] = [x - cx, y - cy, up - cz];
-    return [
-      to[0] + p * a[0] + q * b[0] + s * c[0],
-      to[1] + p * a[1] + q * b[1] + s * c[1],
-      to[2] + p * a[2] + q * b[2] + s * c[2],
-    ];
+  const [sr, cr, sp] = [Math.sin(roll), Math.cos(roll), Math.sin(pitch)];
+  const [cp, sw, cw] = [Math.cos(pitch), Math.sin(yaw), Math.cos(yaw)];
+  // Where forward, left and up of the axle then point: as `turnedBy`.
+  const [ax, ay, az] = [cw * cp, sw * cp, -sp];
+  const [bx, by, bz] = [cw * (sp * sr) - sw * cr, sw * (sp * sr) + cw * cr, cp * sr];
+  const [ux, uy, uz] = [cw * (sp * cr) + sw * sr, sw * (sp * cr) - cw * sr, cp * cr];
+  const [tx, ty, tz] = [cx + x, cy + y, cz + z];
+  return (point) => {
+    const p = point[0] - cx;
+    const q = point[1] - cy;
+    const s = point[2] - cz;
+    return [tx + p * ax + q * bx + s * ux, ty + p * ay + q * by + s * uy, tz + p * az + q * bz + s * uz];
   };
 }
 

@@ -84,44 +84,54 @@ export interface Stand {
   readonly poses: Readonly<Record<Stood, Posed | undefined>>;
 }
 
-/** Every pose that is looked at, worked out when somebody asks for it: up and down and rolled, and both at once. */
-function posesOf(
-  { bump, droop, roll }: Reach,
-  at: (z: number, roll: number, id: Stood) => Posed | undefined,
-): Stand['poses'] {
-  const asked: Readonly<Record<Stood, readonly [z: number, roll: number]>> = {
-    ride: [0, 0],
-    bump: [bump, 0],
-    droop: [-droop, 0],
-    roll: [0, roll],
-    rollBack: [0, -roll],
-    bumpRoll: [bump, roll],
-    bumpBack: [bump, -roll],
-    droopRoll: [-droop, roll],
-    droopBack: [-droop, -roll],
-  };
-  const found = new Map<Stood, Posed | undefined>();
-  const of = (id: Stood): Posed | undefined => {
-    if (!found.has(id)) found.set(id, at(...asked[id], id));
-    return found.get(id);
-  };
-  return Object.defineProperties(
-    {},
-    Object.fromEntries(STANDS.map((id) => [id, { get: () => of(id), enumerable: true }])),
-  ) as Stand['poses'];
-}
+/** Where each pose is looked at: heave and roll, as parts of what the axle can reach. */
+const ASKED: Readonly<Record<Stood, (reach: Reach) => AxleAsked>> = {
+  ride: () => ({ z: 0, roll: 0 }),
+  bump: ({ bump }) => ({ z: bump, roll: 0 }),
+  droop: ({ droop }) => ({ z: -droop, roll: 0 }),
+  roll: ({ roll }) => ({ z: 0, roll }),
+  rollBack: ({ roll }) => ({ z: 0, roll: -roll }),
+  bumpRoll: ({ bump, roll }) => ({ z: bump, roll }),
+  bumpBack: ({ bump, roll }) => ({ z: bump, roll: -roll }),
+  droopRoll: ({ droop, roll }) => ({ z: -droop, roll }),
+  droopBack: ({ droop, roll }) => ({ z: -droop, roll: -roll }),
+};
 
-/** Where an axle stands and goes. */
-/** @param near the same axle but for a hair: its poses are where the search begins */
+/** Every pose that is looked at, worked out when somebody asks for it: up and down and rolled, and both at once. */
+class Poses {
+  // Null where it was asked for and is not reached.
+  private readonly found: Partial<Record<Stood, Posed | null>> = {};
+
+  constructor(
+    private readonly reach: Reach,
+    private readonly at: (asked: AxleAsked, id: Stood) => Posed | undefined,
+  ) {}
+
+  of(id: Stood): Posed | undefined {
+    let found = this.found[id];
+    if (found === undefined) this.found[id] = found = this.at(ASKED[id](this.reach), id) ?? null;
+    return found ?? undefined;
+  }
+}
+for (const id of STANDS)
+  Object.defineProperty(Poses.prototype, id, {
+    get(this: Poses) {
+      return this.of(id);
+    },
+  });
+
+/**
+ * Where an axle stands and goes.
+ *
+ * @param near the same axle but for a hair: its poses are where the search begins
+ */
 export function standOf(held: Held, values: ArrayLike<number>, near?: Stand): Stand {
   const axle = held.solid(values);
   const reach = reachOf(held, values);
-  const at = (z: number, roll: number, id: Stood): Posed | undefined => {
-    if (Number.isNaN(z) || Number.isNaN(roll)) return undefined;
+  const at = (asked: AxleAsked, id: Stood): Posed | undefined => {
+    if (Number.isNaN(asked.z) || Number.isNaN(asked.roll)) return undefined;
     const from = near?.poses[id]?.pose;
-    const posed = from
-      ? { asked: { z, roll }, pose: axlePoseNear(axle, { z, roll }, from) }
-      : posedAt(axle, { z, roll });
+    const posed = from ? { asked, pose: axlePoseNear(axle, asked, from) } : posedAt(axle, asked);
     return reached(posed.pose) ? posed : undefined;
   };
   return {
@@ -129,7 +139,7 @@ export function standOf(held: Held, values: ArrayLike<number>, near?: Stand): St
     values,
     axle,
     reach,
-    poses: posesOf(reach, at),
+    poses: new Poses(reach, at) as unknown as Stand['poses'],
   };
 }
 

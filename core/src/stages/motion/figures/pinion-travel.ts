@@ -9,7 +9,7 @@ import { unless, type PlaceId } from '../../../stage';
 import { holding, HALVES, SPRUNG } from './held';
 import { node, type Reads } from '../node';
 import { STANDS, type Stand, type Stood } from '../study';
-import { besideOf, solvedFrom, standing, type Beside, type Standing } from './study';
+import { besideOf, solvedFrom, solvedTogether, standing, type Beside, type Standing } from './study';
 
 /** Ends of the travel, as they are said behind what is there. */
 const ENDS: Readonly<Record<Exclude<Stood, 'ride'>, string>> = {
@@ -32,26 +32,21 @@ const needs = (end: string): readonly PlaceId[] => [
   ...unless(!rolls(end), 'stance.lean'),
 ];
 
-type Axis = readonly [x: number, y: number, z: number, slope: number, plan: number];
-
-/** What was found of an axle by now, by pose and by where the joint stands at ride: five figures ask for each. */
-const found = new WeakMap<Stand, Map<Stood, WeakMap<Axis, Axis | undefined>>>();
-
 /** A joint and its axis where a pose carries them, by their place and direction at ride. */
-function axisAt(stand: Stand, end: Stood, joint: Axis): Axis | undefined {
-  const of = found.get(stand) ?? new Map<Stood, WeakMap<Axis, Axis | undefined>>();
-  found.set(stand, of);
-  const kept = of.get(end) ?? new WeakMap<Axis, Axis | undefined>();
-  of.set(end, kept);
-  if (!kept.has(joint)) kept.set(joint, carriedAxis(stand, end, joint));
-  return kept.get(joint);
-}
-
-function carriedAxis({ axle, poses }: Stand, end: Stood, [x, y, z, slope, plan]: Axis): Axis | undefined {
+function carriedAxis(
+  { axle, poses }: Stand,
+  end: Stood,
+  [x, y, z, slope, plan]: readonly number[],
+): readonly number[] | undefined {
   const posed = poses[end];
   if (!posed) return undefined;
   const at = carrier(axle, posed.asked, posed.pose);
-  const [a, b] = [at([x, y, z]), at([x + 1, y - Math.tan(plan), z + Math.tan(slope)])];
+  const a = at([x as number, y as number, z as number]);
+  const b = at([
+    (x as number) + 1,
+    (y as number) - Math.tan(plan as number),
+    (z as number) + Math.tan(slope as number),
+  ]);
   const [dx, dy, dz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
   return [...a, Math.atan2(dz, dx), Math.atan2(-dy, dx)];
 }
@@ -67,20 +62,18 @@ const TOLD = [
 /** The pinion in a pose; nothing where the links do not let the axle get there. */
 function pinionAt(stands: Standing, beside: Beside, end: keyof typeof ENDS, tag: string): PinionAt | undefined {
   const words = ENDS[end];
-  const [along, side, height, slope, plan] = TOLD.map(([id, label, unit], i) =>
-    solvedFrom(
-      stands,
-      {
-        id: `drive.${end}${tag}.${id}`,
-        label: `${label}, ${words}`,
-        unit,
-        source: 'Solved: where the links take the axle, its pinion turned with it',
-      },
-      (stand, at) => axisAt(stand, end, at as unknown as Axis)?.[i] ?? Number.NaN,
-      needs(end),
-      beside,
-    ),
+  const found = solvedTogether(
+    stands,
+    TOLD.map(([id, label, unit]) => ({
+      id: `drive.${end}${tag}.${id}`,
+      label: `${label}, ${words}`,
+      unit,
+      source: 'Solved: where the links take the axle, its pinion turned with it',
+    })),
+    (stand, at) => carriedAxis(stand, end, at),
+    { on: needs(end), extra: beside },
   );
+  const [along, side, height, slope, plan] = found ?? [];
   if (!along || !side || !height || !slope || !plan) return undefined;
   return { end, words, place: { along, side, height }, slope, plan };
 }

@@ -366,10 +366,9 @@ const stillOf = (o: Obstacle, [x, y, z, x2, y2, z2]: readonly number[]): Still =
   };
 };
 
-/** The axle in one pose, with its bodies where that carries them; each is put there once. */
+/** The axle in one pose. */
 export class PosedAxle {
   readonly carry: (p: Point3) => Point3;
-  private readonly there = new Map<Body, readonly Capsule[]>();
 
   constructor(
     private readonly stand: Stand,
@@ -389,15 +388,7 @@ export class PosedAxle {
   }
 
   /** The bars of a body: those that go with the axle, a shaft from it to the car, a member. */
-  bars(body: Body): readonly Capsule[] {
-    const kept = this.there.get(body);
-    if (kept) return kept;
-    const made = this.made(body);
-    this.there.set(body, made);
-    return made;
-  }
-
-  private made({ bars, shaft, member, radius = 0 }: Body): readonly Capsule[] {
+  bars({ bars, shaft, member, radius = 0 }: Body): readonly Capsule[] {
     const { carry, stand } = this;
     if (bars) return bars.map((bar) => ({ from: carry(bar.from), to: carry(bar.to), radius: bar.radius }));
     if (shaft) return [{ ...shaft, from: carry(shaft.from) }];
@@ -416,60 +407,96 @@ interface Ball {
   readonly centre: Point3;
   readonly reach: number;
 }
-const balls = new WeakMap<Body, Ball>();
 
 const middle = (a: Point3, b: Point3): Point3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2];
 
-function ballOf(body: Body): Ball {
-  const kept = balls.get(body);
-  if (kept) return kept;
-  const { bars = [] } = body;
-  const discs = [body.round, body.wheel].flatMap((disc) => disc ?? []);
+function ballOf({ bars = [], round, wheel }: Body): Ball {
   const own = [
     ...bars.map(({ from, to, radius }): Ball => ({
       centre: middle(from, to),
       reach: far(from, to) / 2 + radius,
     })),
-    ...discs.map(({ centre, half, radius }): Ball => ({ centre, reach: Math.hypot(half, radius) })),
+    ...[round, wheel].flatMap((disc) =>
+      disc ? { centre: disc.centre, reach: Math.hypot(disc.half, disc.radius) } : [],
+    ),
   ];
   const n = own.length;
   const centre = [0, 1, 2].map(
     (k) => own.reduce((sum, b) => sum + (b.centre[k] as number), 0) / n,
   ) as never as Point3;
-  const ball = { centre, reach: Math.max(...own.map((b) => far(centre, b.centre) + b.reach)) };
-  balls.set(body, ball);
-  return ball;
+  return { centre, reach: Math.max(...own.map((b) => far(centre, b.centre) + b.reach)) };
 }
 
-/** Less room than this a body cannot have in a pose: by the ball about it, or about the bar that it is. */
-function leastRoom(axle: PosedAxle, body: Body, still: Still): number {
-  if (body.bars ?? body.wheel) {
-    const { centre, reach } = ballOf(body);
-    return farFrom(axle.carry(centre), still) - reach;
+/** A body over some poses; where each of them has it is worked out once. */
+export class SweptBody {
+  private readonly ball: Ball | undefined;
+  private readonly places: Point3[] = [];
+  private readonly discs: Disc[] = [];
+  private readonly made: (readonly Capsule[])[] = [];
+  private roams: number | undefined;
+
+  constructor(
+    readonly body: Body,
+    readonly poses: readonly PosedAxle[],
+  ) {
+    this.ball = (body.bars ?? body.wheel) ? ballOf(body) : undefined;
   }
-  return Math.min(
-    ...axle
-      .bars(body)
-      .map(({ from, to, radius }) => farFrom(middle(from, to), still) - far(from, to) / 2 - radius),
-  );
+
+  private axle(i: number): PosedAxle {
+    return this.poses[i] as PosedAxle;
+  }
+
+  /** Its bars in a pose. */
+  bars(i: number): readonly Capsule[] {
+    return (this.made[i] ??= this.axle(i).bars(this.body));
+  }
+
+  /** The middle of what goes with the axle, else the axle’s end of it, in a pose. */
+  private place(i: number): Point3 {
+    return (this.places[i] ??= this.ball
+      ? this.axle(i).carry(this.ball.centre)
+      : (this.bars(i)[0] as Capsule).from);
+  }
+
+  private disc(i: number, disc: Disc): Disc {
+    return (this.discs[i] ??= this.axle(i).disc(disc));
+  }
+
+  /** Farther than this no part of it goes, over all poses, from where the first of them has it. */
+  roam(): number {
+    if (this.roams === undefined) {
+      let roam = 0;
+      for (let i = 1; i < this.poses.length; i += 1) roam = Math.max(roam, far(this.place(0), this.place(i)));
+      this.roams = roam;
+    }
+    return this.roams;
+  }
+
+  /** Less room than this it has in no pose: by the ball about it, or about the bar that it is, in the first of them. */
+  leastRoom(still: Still): number {
+    const { ball } = this;
+    if (ball) return farFrom(this.place(0), still) - ball.reach - this.roam();
+    const [bar] = this.bars(0);
+    if (!bar) return Infinity;
+    const { from, to, radius } = bar;
+    return farFrom(middle(from, to), still) - far(from, to) / 2 - radius - this.roam();
+  }
+
+  /** Room where a pose carries it; no less than `atMost` is told as that. */
+  room(i: number, still: Still, atMost = Infinity): number {
+    const { ball, body } = this;
+    if (ball && farFrom(this.place(i), still) - ball.reach >= atMost) return atMost;
+    if (body.wheel) return Math.min(atMost, roomOfWheel(this.disc(i, body.wheel), still, atMost));
+    let least = body.round ? Math.min(atMost, roomOfWheel(this.disc(i, body.round), still, atMost)) : atMost;
+    for (const bar of this.bars(i)) least = Math.min(least, roomOfCapsule(bar, still, least));
+    return least;
+  }
 }
 
 /** Room of a bar to what does not move; what cannot be nearer than `atMost` is not searched. */
 function roomOfCapsule(bar: Capsule, still: Still, atMost: number): number {
   const reach = far(bar.from, bar.to) / 2 + bar.radius;
   return farFrom(middle(bar.from, bar.to), still) - reach >= atMost ? atMost : roomOfBar(bar, still, atMost);
-}
-
-/** Room of a body where a pose carries it; no less than `atMost` is told as that. */
-function roomAt(axle: PosedAxle, body: Body, still: Still, atMost = Infinity): number {
-  if ((body.bars ?? body.wheel) && atMost < Infinity) {
-    const { centre, reach } = ballOf(body);
-    if (farFrom(axle.carry(centre), still) - reach >= atMost) return atMost;
-  }
-  if (body.wheel) return Math.min(atMost, roomOfWheel(axle.disc(body.wheel), still, atMost));
-  let least = Math.min(atMost, body.round ? roomOfWheel(axle.disc(body.round), still, atMost) : Infinity);
-  for (const bar of axle.bars(body)) least = Math.min(least, roomOfCapsule(bar, still, least));
-  return least;
 }
 
 /** Heaves and rolls that clearances are looked at in: what both wheels can do. */
@@ -488,6 +515,12 @@ function sweptPoses(stand: Stand): readonly PosedAxle[] {
 export const swept = node('swept', (r): readonly PosedAxle[] => {
   const stands = r.of(standing);
   return stands ? sweptPoses(stands.stand) : [];
+});
+
+/** Every body over these poses. */
+export const sweptBodies = node('sweptBodies', (r): readonly SweptBody[] => {
+  const poses = r.of(swept);
+  return poses.length ? r.of(bodies).all.map((body) => new SweptBody(body, poses)) : [];
 });
 
 const KEYS = ['x', 'y', 'z', 'x2', 'y2', 'z2'] as const;
@@ -513,7 +546,7 @@ function cornersOf(id: string, o: Obstacle): readonly Figure[] {
 
 interface Nearest {
   readonly room: number;
-  readonly body: Body;
+  readonly swept: SweptBody;
   readonly axle: PosedAxle;
 }
 
@@ -523,77 +556,48 @@ export function roomSlope(moved: number, step: number): number {
   return Number.isFinite(by) && Math.abs(by) > 1e-9 ? by : 0;
 }
 
-const roams = new WeakMap<readonly PosedAxle[], Map<Body, number>>();
-
-/** Farther than this no part of a body goes, over all poses, from where the first of them has it. */
-function roamOf(poses: readonly PosedAxle[], body: Body): number {
-  const kept = roams.get(poses) ?? new Map<Body, number>();
-  roams.set(poses, kept);
-  const known = kept.get(body);
-  if (known !== undefined) return known;
-  const rigid = (body.bars ?? body.wheel) && ballOf(body).centre;
-  const placeIn = (axle: PosedAxle): Point3 | undefined =>
-    rigid ? axle.carry(rigid) : axle.bars(body)[0]?.from;
-  const first = poses[0] && placeIn(poses[0]);
-  let roam = 0;
-  for (const axle of poses) {
-    const then = placeIn(axle);
-    if (first && then) roam = Math.max(roam, far(first, then));
-  }
-  kept.set(body, roam);
-  return roam;
-}
-
-function nearestOf(all: readonly Body[], poses: readonly PosedAxle[], still: Still): Nearest | undefined {
-  const [first] = poses;
-  if (!first) return undefined;
+function nearestOf(all: readonly SweptBody[], still: Still): Nearest | undefined {
   // What may stand nearest is looked at first: the rest is then seldom searched.
   const order = all
-    .map((body) => ({ body, room: leastRoom(first, body, still) - roamOf(poses, body) }))
-    .sort((a, b) => a.room - b.room);
+    .map((one) => ({ one, atLeast: one.leastRoom(still) }))
+    .sort((a, b) => a.atLeast - b.atLeast);
   let best: Nearest | undefined;
-  for (const { body, room: atLeast } of order) {
+  for (const { one, atLeast } of order) {
     if (best && atLeast >= best.room) break;
-    for (const axle of poses) {
-      const room = roomAt(axle, body, still, best?.room);
-      if (!best || room < best.room) best = { room, body, axle };
+    for (let i = 0; i < one.poses.length; i += 1) {
+      const room = one.room(i, still, best?.room);
+      if (!best || room < best.room) best = { room, swept: one, axle: one.poses[i] as PosedAxle };
     }
   }
   return best;
 }
 
-function roomOf(
-  stands: Standing,
-  all: readonly Body[],
-  poses: readonly PosedAxle[],
-  id: string,
-  obstacle: Obstacle,
-): Room {
+function roomOf(stands: Standing, all: readonly SweptBody[], id: string, obstacle: Obstacle): Room {
   const corners = cornersOf(id, obstacle);
   const values = corners.map((f) => f.value);
   const { stand } = stands;
-  const best = nearestOf(all, poses, stillOf(obstacle, values));
+  const best = nearestOf(all, stillOf(obstacle, values));
   if (!best) return { id, obstacle, room: undefined, body: '', asked: undefined };
-  const { asked } = best.axle.posed;
+  const { posed } = best.axle;
+  const { asked } = posed;
+  const { body } = best.swept;
   const h = 0.05;
-  const of = (at: Stand, corner: readonly number[]): number =>
-    roomAt(
-      at === stand ? best.axle : new PosedAxle(at, posedNear(at.axle, best.axle.posed)),
-      best.body,
-      stillOf(obstacle, corner),
-    );
+  const of = (at: Stand, corner: readonly number[]): number => {
+    const axle = at === stand ? best.axle : new PosedAxle(at, posedNear(at.axle, posed));
+    return new SweptBody(body, [axle]).room(0, stillOf(obstacle, corner));
+  };
   return {
     id,
     obstacle,
-    body: best.body.name,
+    body: body.name,
     asked,
     room: solved({
       id: `obstacle.${id}.room`,
       label: `Room to ${obstacle.name}`,
       unit: 'mm',
       value: best.room,
-      source: `Least in the travel, between it and the ${best.body.name}`,
-      inputs: () => [...stand.held.inputs, ...corners, ...best.body.follows.map(({ figure }) => figure)],
+      source: `Least in the travel, between it and the ${body.name}`,
+      inputs: () => [...stand.held.inputs, ...corners, ...body.follows.map(({ figure }) => figure)],
       slopes: () => [
         ...stand.held.inputs.map((_, i) => {
           if (certain(stand.held.inputs[i] as Figure)) return 0;
@@ -604,7 +608,7 @@ function roomOf(
           const moved = (by: number) => values.map((v, k) => (k === i ? v + by : v));
           return (of(stand, moved(h)) - of(stand, moved(-h))) / (2 * h);
         }),
-        ...best.body.follows.map(({ most }) => -most),
+        ...body.follows.map(({ most }) => -most),
       ],
     }),
   };
@@ -629,7 +633,6 @@ export const rooms = node('rooms', (r: Reads): readonly Room[] => {
   const listed = Object.entries(r.of(obstaclesNow));
   if (!stands || listed.length === 0)
     return listed.map(([id, obstacle]) => ({ id, obstacle, room: undefined, body: '', asked: undefined }));
-  const { all } = r.of(bodies);
-  const poses = r.of(swept);
-  return listed.map(([id, obstacle]) => roomOf(stands, all, poses, id, obstacle));
+  const all = r.of(sweptBodies);
+  return listed.map(([id, obstacle]) => roomOf(stands, all, id, obstacle));
 });

@@ -161,49 +161,94 @@ export function besideOf(figures: readonly Figure[]): Beside {
 }
 const NOTHING = besideOf([]);
 
+/** What a solved figure is called. */
+export interface Solvable {
+  readonly id: string;
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly source: string;
+}
+
+/** What solved figures rest on. */
+interface Grounds {
+  /** Inputs they rest on, of those that not everything rests on. */
+  readonly on: readonly string[];
+  /** What they rest on beside how the axle stands. */
+  readonly extra?: Beside;
+  /** Inputs that alone they rest on; left out, all that hold the axle. */
+  readonly own?: readonly number[];
+}
+
 /**
- * A figure of how the axle stands: its value, and how that moves with every input that is uncertain, by differences of
- * the whole solution, made when somebody asks.
+ * Figures of how the axle stands that are found together: their values, and how those move with every input that is
+ * uncertain, by differences of the whole solution, made when somebody asks.
  *
- * @param of the number; none where what it rests on is not known
- * @param on inputs it rests on, of those that not everything rests on
- * @param extra what it rests on beside how the axle stands
- * @param own inputs that alone it rests on; left out, all that hold the axle
+ * @param of the numbers, one a figure; none where what they rest on is not known
+ * @returns nothing where one of them is no number
  */
-export function solvedFrom(
+export function solvedTogether(
   { stand, near }: Standing,
-  spec: { readonly id: string; readonly label: string; readonly unit: FigureUnit; readonly source: string },
-  of: (stand: Stand, extra: readonly number[]) => number,
-  on: readonly string[],
-  extra: Beside = NOTHING,
-  own?: readonly number[],
-): Maybe {
+  specs: readonly Solvable[],
+  of: (stand: Stand, extra: readonly number[]) => readonly number[] | undefined,
+  { on, extra = NOTHING, own }: Grounds,
+): readonly Figure[] | undefined {
   const beside = extra.base;
-  const value = of(stand, beside);
-  if (!Number.isFinite(value)) return undefined;
+  const found = of(stand, beside);
+  if (!found?.every(Number.isFinite)) return undefined;
   const { held } = stand;
   const used = own ?? usedBy(held, on);
-  const slope = (i: number): number => {
-    // What is known for certain brings nothing.
-    if (certain(held.inputs[i] as Figure)) return 0;
-    const [more, h] = near(i);
-    return finite((of(more, beside) - value) / h);
-  };
-  const slopeBeside = (figure: Figure, i: number): number => {
-    if (certain(figure)) return 0;
-    const [values, h] = extra.near(i);
-    return finite((of(stand, values) - value) / h);
-  };
-  return solved({
-    id: spec.id,
-    label: spec.label,
-    unit: spec.unit,
-    source: spec.source,
-    value,
-    inputs: () => [...used.map((i) => held.inputs[i] as Figure), ...extra.figures],
-    slopes: () => [...used.map(slope), ...extra.figures.map(slopeBeside)],
+  const inputs = once(() => [...used.map((i) => held.inputs[i] as Figure), ...extra.figures]);
+  // A row an input: nothing for one that is known for certain, for that brings nothing.
+  const rows = once(() => [
+    ...used.map((i) => {
+      if (certain(held.inputs[i] as Figure)) return undefined;
+      const [more, h] = near(i);
+      return { moved: of(more, beside), h };
+    }),
+    ...extra.figures.map((figure, i) => {
+      if (certain(figure)) return undefined;
+      const [values, h] = extra.near(i);
+      return { moved: of(stand, values), h };
+    }),
+  ]);
+  return specs.map((spec, k) => {
+    const value = found[k] as number;
+    return solved({
+      id: spec.id,
+      label: spec.label,
+      unit: spec.unit,
+      source: spec.source,
+      value,
+      inputs,
+      slopes: () => rows().map((row) => (row ? finite(((row.moved?.[k] ?? Number.NaN) - value) / row.h) : 0)),
+    });
   });
 }
+
+/** What is made when it is first asked for, and stays. */
+function once<T>(make: () => T): () => T {
+  let kept: T | undefined;
+  return () => (kept ??= make());
+}
+
+/**
+ * One such figure by itself.
+ *
+ * @param of the number; none where what it rests on is not known
+ */
+export const solvedFrom = (
+  stands: Standing,
+  spec: Solvable,
+  of: (stand: Stand, extra: readonly number[]) => number,
+  on: readonly string[],
+  extra?: Beside,
+  own?: readonly number[],
+): Maybe =>
+  solvedTogether(stands, [spec], (stand, values) => [of(stand, values)], {
+    on,
+    ...(extra ? { extra } : {}),
+    ...(own ? { own } : {}),
+  })?.[0];
 
 const usedOf = new WeakMap<Held, Map<string, readonly number[]>>();
 /** Places of the inputs that a figure rests on, made once for all that rest on the same. */

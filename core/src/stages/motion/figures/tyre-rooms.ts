@@ -1,12 +1,12 @@
 import type { PlaceId } from '../../../stage';
 import { bySide, type Side, type Sided } from '../../../geometry';
 import { solved, type Figure, type Maybe } from '../../../measure';
-import { roomOfWheel, type Capsule, type Disc } from '../../../mechanics/nearest';
+import { far, roomOfWheel, type Capsule, type Disc } from '../../../mechanics/nearest';
 import type { Point3 } from '../../../mechanics/solid-axle';
 import { stance } from '../../stance/figures/stance';
 import { node } from '../node';
 import { posedNear, type Stand } from '../study';
-import { bodies, PosedAxle, roomSlope, swept, WHEEL, type Body } from './rooms';
+import { bodies, PosedAxle, roomSlope, type SweptBody, sweptBodies, WHEEL } from './rooms';
 import { certain, standing, type Standing } from './study';
 
 /** What comes nearest to a tyre, and how near, mm. */
@@ -50,43 +50,67 @@ function roomOfCapsule(wheel: Wheel, { from, to, radius }: Capsule, flat: boolea
   return least >= atMost ? least : roomOfWheel(wheel, { edge: [from, to] }, atMost + radius) - radius;
 }
 
-function roomBeside(axle: PosedAxle, there: Wheel, body: Body, atMost = Infinity): number {
+function roomBeside(wheel: Wheel, { body, bars }: Beside, atMost = Infinity): number {
   let least = atMost;
-  for (const capsule of axle.bars(body))
-    least = Math.min(least, roomOfCapsule(there, capsule, body.bars !== undefined, least));
+  for (const capsule of bars)
+    least = Math.min(least, roomOfCapsule(wheel, capsule, body.bars !== undefined, least));
   return least;
+}
+/** A body’s bars in a pose. */
+interface Beside {
+  readonly body: SweptBody['body'];
+  readonly bars: readonly Capsule[];
 }
 
 interface Nearest {
   readonly room: number;
-  readonly body: Body;
+  readonly body: SweptBody['body'];
   readonly axle: PosedAxle;
 }
 
-/** How far the outermost of a body stands inboard of the tyre’s side in a pose, mm. */
-function inboardmost(wheel: Wheel, body: Body, axle: PosedAxle): number {
-  let least = Infinity;
-  for (const { from, to, radius } of axle.bars(body))
-    least = Math.min(least, inboardOf(wheel, from) - radius, inboardOf(wheel, to) - radius);
-  return least;
+/** How far the outermost of some bars stands inboard of the tyre’s side, and how far their ends are from its middle, mm. */
+function outermost(wheel: Wheel, bars: readonly Capsule[]): { readonly inboard: number; readonly off: number } {
+  let inboard = Infinity;
+  let off = 0;
+  for (const { from, to, radius } of bars) {
+    inboard = Math.min(inboard, inboardOf(wheel, from) - radius, inboardOf(wheel, to) - radius);
+    off = Math.max(off, far(wheel.centre, from), far(wheel.centre, to));
+  }
+  return { inboard, off };
 }
 
-/** What goes with the axle stands to its wheels as at rest; the rest is looked at in every pose. */
-function nearestOf(wheel: Wheel, all: readonly Body[], poses: readonly PosedAxle[]): Nearest | undefined {
-  const [first] = poses;
-  if (!first) return undefined;
+/** How far a wheel goes over some poses, mm, and how far its axis turns, rad. */
+const driftOf = ([first, ...rest]: readonly Wheel[]): { readonly goes: number; readonly turns: number } => ({
+  goes: Math.max(0, ...rest.map(({ centre }) => far((first as Wheel).centre, centre))),
+  turns: Math.max(0, ...rest.map(({ axis }) => far((first as Wheel).axis, axis))),
+});
+
+/**
+ * What goes with the axle stands to its wheels as at rest; the rest is looked at in every pose, but for what cannot come
+ * nearer in any of them than another does.
+ */
+function nearestOf(wheel: Wheel, all: readonly SweptBody[]): Nearest | undefined {
+  const poses = all[0]?.poses ?? [];
   const there = poses.map((axle) => axle.disc(wheel));
-  // What stands farthest out is looked at first: the rest is then seldom searched.
+  const { goes, turns } = driftOf(there);
+  // What may come nearest is looked at first: the rest is then seldom searched.
   const order = all
-    .map((body) => ({ body, inboard: inboardmost(there[0] as Wheel, body, first) }))
-    .sort((a, b) => a.inboard - b.inboard);
+    .map((one) => {
+      const { inboard, off } = outermost(there[0] as Wheel, one.bars(0));
+      if (one.body.bars) return { one, atLeast: inboard };
+      const apart = goes + one.roam();
+      return { one, atLeast: inboard - apart - turns * (off + apart) };
+    })
+    .sort((a, b) => a.atLeast - b.atLeast);
   let best: Nearest | undefined;
-  for (const { body } of order)
+  for (const { one, atLeast } of order) {
+    const { body } = one;
+    if (best && atLeast >= best.room) break;
     for (let i = 0; i < (body.bars ? 1 : poses.length); i += 1) {
-      const axle = poses[i] as PosedAxle;
-      const room = roomBeside(axle, there[i] as Wheel, body, best?.room);
-      if (room < (best?.room ?? Infinity)) best = { room, body, axle };
+      const room = roomBeside(there[i] as Wheel, { body, bars: one.bars(i) }, best?.room);
+      if (room < (best?.room ?? Infinity)) best = { room, body, axle: poses[i] as PosedAxle };
     }
+  }
   return best;
 }
 
@@ -96,18 +120,17 @@ const STEP = 0.05;
 function roomOf(
   { stand, near }: Standing,
   wheel: Wheel,
-  all: readonly Body[],
-  poses: readonly PosedAxle[],
+  all: readonly SweptBody[],
   side: Side,
   sizes: Readonly<Record<'half' | 'et' | 'section' | 'diameter', Figure>>,
 ): Omit<TyreRoom, 'lacks'> {
-  const best = nearestOf(wheel, all, poses);
+  const best = nearestOf(wheel, all);
   if (!best) return { room: undefined, body: '' };
   const { body, axle, room } = best;
   const { inputs } = stand.held;
   const of = (at: Stand, as: Wheel): number => {
     const then = at === stand ? axle : new PosedAxle(at, posedNear(at.axle, axle.posed));
-    return roomBeside(then, then.disc(as), body);
+    return roomBeside(then.disc(as), { body, bars: then.bars(body) });
   };
   const wider = (by: number): Wheel => ({ ...wheel, half: wheel.half + by });
   const taller = (by: number): Wheel => ({ ...wheel, radius: wheel.radius + by });
@@ -156,9 +179,11 @@ const TUBE = 'axle tube';
 /** Room beside each tyre to all that stands on the axle or moves with it: brackets, links, bars, springs, dampers. */
 export const tyreRooms = node('tyreRooms', (r): Sided<TyreRoom> => {
   const stands = r.of(standing);
-  const { all, missing } = r.of(bodies);
+  const { missing } = r.of(bodies);
   const { edges, half, et, section, diameter } = r.of(stance);
-  const own = all.filter((body) => body.bars ?? body.shaft ?? body.member).filter(({ name }) => name !== TUBE);
+  const own = r
+    .of(sweptBodies)
+    .filter(({ body }) => (body.bars ?? body.shaft ?? body.member) && body.name !== TUBE);
   return bySide((side): TyreRoom => {
     if (!stands || !edges || !half || !et || !section || !diameter)
       return { room: undefined, body: '', lacks: WHEEL.filter((id) => !r.figure(id)) };
@@ -173,6 +198,6 @@ export const tyreRooms = node('tyreRooms', (r): Sided<TyreRoom> => {
       hollow: (r.figure('rim.inside')?.value ?? 0) / 2,
     };
     const lacks = missing.filter((id) => BESIDE.includes(id.split('.')[0] ?? ''));
-    return { ...roomOf(stands, wheel, own, r.of(swept), side, { half, et, section, diameter }), lacks };
+    return { ...roomOf(stands, wheel, own, side, { half, et, section, diameter }), lacks };
   });
 });
