@@ -93,7 +93,7 @@ export function createEvaluator(): Evaluator {
       strip,
     });
   };
-  return Object.assign(evaluateOnce, { runs: () => Object.fromEntries(nodes.runs) });
+  return Object.assign(evaluateOnce, { runs: nodes.runs });
 }
 
 /**

@@ -33,6 +33,9 @@ export interface ReadingSummary {
   readonly agreement: 'single' | 'agree' | 'disagree';
 }
 
+/** Absorbs binary rounding, in mm or rad. */
+const ROUNDING = 1e-9;
+
 /** Repeats whose range exceeds this many half-resolutions ask for another reading. */
 export const AGREEMENT_SPAN = 4;
 
@@ -58,18 +61,16 @@ export function summarise(
   if (n === 0 || !values.every(Number.isFinite))
     throw new RangeError('A reading needs at least one finite value.');
   const a = Math.min(halfResolutionOf(instrument, unit), widest);
+  if (n === 1) {
+    const value = 0 + (values[0] as number);
+    return { n, mean: value, s: 0, range: 0, u: Math.sqrt((a * a) / 3), agreement: 'single' };
+  }
   const mean = values.reduce((sum, v) => sum + v, 0) / n;
   const squares = values.reduce((sum, v) => sum + (v - mean) ** 2, 0);
-  const s = n > 1 ? Math.sqrt(squares / (n - 1)) : 0;
+  const s = Math.sqrt(squares / (n - 1));
   const range = Math.max(...values) - Math.min(...values);
   const u = Math.sqrt((s * s) / n + (a * a) / 3);
-  return { n, mean, s, range, u, agreement: agreementOf(n, range, a) };
-}
-
-/** Repeats that differ by exactly the span still agree; this absorbs binary rounding, in mm or rad. */
-const ROUNDING = 1e-9;
-
-function agreementOf(n: number, range: number, a: number): ReadingSummary['agreement'] {
-  if (n < 2) return 'single';
-  return range > AGREEMENT_SPAN * a + ROUNDING ? 'disagree' : 'agree';
+  // Repeats that differ by exactly the span still agree.
+  const agreement = range > AGREEMENT_SPAN * a + ROUNDING ? 'disagree' : 'agree';
+  return { n, mean, s, range, u, agreement };
 }

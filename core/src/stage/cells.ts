@@ -35,8 +35,10 @@ export interface Cell {
   /** The last evaluation in which something that it rests on, however far below, was another value than before. */
   suspect: number;
   running: boolean;
-  /** Those that have read it. */
-  readonly readers: Set<Cell>;
+  /** How often it ran. */
+  runs: number;
+  /** Those that have read it; none before there is a second source to hold it against. */
+  readers: Set<Cell> | undefined;
 }
 
 export const nothingSeen = (): Seen => ({ source: [], nodes: [], given: [] });
@@ -54,11 +56,19 @@ export class Cells {
         stands: 0,
         suspect: 0,
         running: false,
-        readers: new Set(),
+        runs: 0,
+        readers: undefined,
       };
       this.byNode.set(node, cell);
     }
     return cell;
+  }
+
+  /** How often each node ran, by its name. */
+  runs(): Readonly<Record<string, number>> {
+    const runs: Record<string, number> = {};
+    for (const [{ name }, cell] of this.byNode) if (cell.runs) runs[name] = (runs[name] ?? 0) + cell.runs;
+    return runs;
   }
 }
 
@@ -76,6 +86,8 @@ export class Places {
   private last: Source | undefined;
   /** Cells that ran since the last source: what they read is put down when there is another source to hold it against. */
   private readonly ran: Cell[] = [];
+
+  constructor(private readonly cells: Cells) {}
 
   /** Looks at all that was ever read: who rests on what is another value now is suspect in this evaluation. */
   follow(source: Source, turn: number): void {
@@ -100,6 +112,7 @@ export class Places {
   }
 
   private putDown(cell: Cell): void {
+    for (const node of cell.seen.nodes) (this.cells.of(node).readers ??= new Set()).add(cell);
     for (const { kind, key, within, value } of cell.seen.source) {
       let places = this.byKind.get(kind);
       if (!places) this.byKind.set(kind, (places = new Map()));
@@ -118,5 +131,5 @@ function placesAt(places: ReadonlyMap<string, Place>, keys: readonly string[]): 
 function suspect(cell: Cell, turn: number): void {
   if (cell.suspect === turn) return;
   cell.suspect = turn;
-  for (const reader of cell.readers) suspect(reader, turn);
+  if (cell.readers) for (const reader of cell.readers) suspect(reader, turn);
 }

@@ -18,7 +18,7 @@ export interface Evaluation {
 export interface NodeEvaluator {
   (source: Source): Evaluation;
   /** How often each node has really run, by name. */
-  readonly runs: ReadonlyMap<string, number>;
+  readonly runs: () => Readonly<Record<string, number>>;
 }
 
 /** Nodes that read each other. */
@@ -48,16 +48,16 @@ const named = (node: Node<unknown>, error: unknown): unknown =>
  * @param answers of later stages to what earlier ones ask
  */
 export function nodeEvaluator(answers: readonly Answer[] = []): NodeEvaluator {
+  const cells = new Cells();
   const kept: Kept = {
     answers,
     by: new Map(answers.map(({ asked, by }) => [asked, by])),
-    cells: new Cells(),
-    places: new Places(),
-    runs: new Map(),
+    cells,
+    places: new Places(cells),
     turn: 0,
   };
   const evaluate = (source: Source): Evaluation => new Turn(kept, source).evaluation();
-  return Object.assign(evaluate, { runs: kept.runs });
+  return Object.assign(evaluate, { runs: () => cells.runs() });
 }
 
 /** What stays from one evaluation to the next. */
@@ -66,7 +66,6 @@ interface Kept {
   readonly by: ReadonlyMap<Node<unknown>, Node<unknown>>;
   readonly cells: Cells;
   readonly places: Places;
-  readonly runs: Map<string, number>;
   /** Number of the newest evaluation. */
   turn: number;
 }
@@ -141,7 +140,7 @@ class Turn {
     try {
       const by = kept.by.get(node);
       const value = by ? this.reader.of(by) : node.run(this.reader as never);
-      kept.runs.set(node.name, (kept.runs.get(node.name) ?? 0) + 1);
+      cell.runs += 1;
       if (!alike(cell.value, value)) cell.value = value;
     } catch (error) {
       cell.stands = 0;
@@ -165,7 +164,6 @@ class Turn {
     if (!reader) return value;
     reader.seen.nodes.push(node);
     reader.seen.given.push(value);
-    this.kept.cells.of(node).readers.add(reader);
     return value;
   }
 
