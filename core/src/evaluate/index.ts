@@ -4,6 +4,7 @@ export { lacking } from './decisions';
 export * from './evaluate';
 export * from './evidence';
 export * from './iso-day';
+export * from './judged';
 export * from './next-step';
 export * from './rests-on';
 export * from './results';

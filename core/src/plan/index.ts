@@ -5,5 +5,6 @@ export * from './for-donor';
 export * from './limits';
 export * from './place-name';
 export * from './plan';
+export * from './plan-change';
 export * from './read-quantity';
 export * from './upgrade';

@@ -48,6 +48,7 @@ import {
   type PlanConflict,
   type Section,
 } from './merge-plans';
+import { JudgingService } from '../work/judging.service';
 import { UnderHand } from './under-hand';
 import { PersonService } from './person.service';
 import { MeService } from './me.service';
@@ -108,8 +109,12 @@ export class PlanStore {
   /** Results of the plan as it is typed: for the drawing. */
   readonly now = computed(() => this.evaluate(this.plan(), isoDay(new Date())));
   private readonly following = new Following(this.now, inject(PendingTasks));
-  /** Results for all round the drawing: a moment later while something is typed or dragged. */
-  readonly results = this.following.shown;
+  /** Results for all round the drawing: a moment later while something is typed or dragged, and judged beside the page. */
+  readonly results = inject(JudgingService).of(
+    this.following.shown,
+    () => isoDay(new Date()),
+    computed(() => this.base()?.id),
+  );
   readonly figures = computed(() => allFigures(this.results()));
   readonly saveState = signal<SaveState>('saved');
   readonly trouble = signal('');

@@ -1,0 +1,5 @@
+/// <reference lib="webworker" />
+import { expose } from 'comlink';
+import { makeJudge } from './judge';
+
+expose(makeJudge());
