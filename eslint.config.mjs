@@ -7,7 +7,17 @@ const typed = {
 };
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '**/test-results/**', '**/.intervex/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/dist-dev/**',
+      '**/.intervex-dev/**',
+      '**/node_modules/**',
+      '**/.angular/**',
+      '**/test-results/**',
+      '**/.intervex/**',
+    ],
+  },
   js.configs.recommended,
   {
     files: ['**/*.ts'],

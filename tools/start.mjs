@@ -1,151 +1,14 @@
-import { spawnSync } from 'node:child_process';
-import { randomUUID } from 'node:crypto';
-import { join } from 'node:path';
-import { setTimeout as sleep } from 'node:timers/promises';
-import { lookOver, reachableFolder, startCluster } from './lib/cluster.mjs';
 import { buildIfNeeded, PAGE, SERVER } from './lib/build.mjs';
-import { ensurePackages } from './lib/debian-packages.mjs';
-import { keepAlive } from './lib/keep-alive.mjs';
-import { lockFolder } from './lib/folder-lock.mjs';
-import { folderTrouble } from './lib/folder-trouble.mjs';
-import { healthOf } from './lib/health.mjs';
-import { ensureNode } from './lib/node-version.mjs';
-import { ensureNpmPackages } from './lib/npm-packages.mjs';
-import { dataFolder, ROOT } from './lib/paths.mjs';
+import { runUntilStopped, startBelow, waitFor } from './lib/running.mjs';
 import { say } from './lib/say.mjs';
-import { startStandins } from './lib/standins.mjs';
 import { supervise } from './lib/supervise.mjs';
 
-/** So many looks, a tenth of a second each, until it is said again what is waited for. */
-const SAY_EVERY = 150;
-
-/** Starts the database, or uses the one the environment names. */
-async function database(/** @type {AbortSignal} */ signal) {
-  const given = process.env.DATABASE_URL;
-  if (given) return { url: given, alive: () => true, stop: async () => undefined, restart: undefined };
-  return startCluster(dataFolder(), { signal });
-}
-
-/**
- * Waits until it is this server that answers, and not another on its port; however long it takes, as long as it is not given
- * up.
- *
- * @param {string} url @param {string} instance @param {() => boolean} ending
- */
-async function waitFor(url, instance, ending) {
-  for (let i = 1; !ending(); i += 1) {
-    const health = await healthOf(url);
-    if (health?.instance === instance) return;
-    // Ours, while its database is away, cannot say which it is.
-    if (health !== undefined && !health.away)
-      throw new Error(`Something else answers at ${url}. Stop it, or set PORT to another port.`);
-    if (i % SAY_EVERY === 0) say('The server is still starting. Waiting for it.');
-    await sleep(100);
-  }
-}
-
-/** Takes the folder, or says who has it; the process that has it is left alone. */
-async function takeFolder(/** @type {string} */ instance, /** @type {string} */ address) {
-  const wanted = dataFolder();
-  const { folder, moved } = reachableFolder(wanted);
-  if (moved) say(`The database’s user cannot reach ${wanted}; its data is kept in ${folder} instead.`);
-  const lock = locked(folder, { instance, address });
-  if ('release' in lock) return lock.release;
-  const { pid, address: there, instance: theirs } = lock.holder;
-  const up = (await healthOf(there))?.instance === theirs;
-  say(
-    up
-      ? `Intervex is running already: ${there} (process ${pid}). Nothing was started.`
-      : `Intervex is being started or stopped by process ${pid}; it answers at ${there} once it is up. Nothing was started.`,
-  );
-  return undefined;
-}
-
-/** Takes the lock, or says why the folder cannot be used. @param {string} folder @param {{ instance: string, address: string }} as */
-function locked(folder, as) {
-  try {
-    return lockFolder(folder, as);
-  } catch (error) {
-    throw folderTrouble(error, folder);
-  }
-}
-
-/** Looks whether the database that was given can be used, before anything is built. It says itself why not. */
-function checkDatabase() {
-  const args = ['--import', 'tsx', join(ROOT, 'server/src/db/check.ts')];
-  const { status, stderr } = spawnSync(process.execPath, args, { cwd: ROOT, encoding: 'utf8' });
-  if (status !== 0) throw new Error(stderr.trim().split('\n').at(-1));
-}
-
-async function main() {
-  ensureNode();
-  const port = process.env.PORT ?? '4300';
-  const address = `http://127.0.0.1:${port}`;
-  const instance = process.env.INTERVEX_INSTANCE ?? randomUUID();
-  const release = await takeFolder(instance, address);
-  if (!release) return;
-  /** What was started, to be stopped in the opposite order. @type {(() => Promise<unknown>)[]} */
-  const started = [];
-  let ending = false;
-  const given = new AbortController();
-  const end = async (/** @type {number} */ code) => {
-    if (ending) return;
-    ending = true;
-    given.abort(new Error('The start was given up.'));
-    for (const stop of started.reverse()) await stop();
-    release();
-    process.exit(code);
-  };
-  process.on('SIGINT', () => void end(0));
-  process.on('SIGTERM', () => void end(0));
-  try {
-    if ((await healthOf(address)) !== undefined)
-      throw new Error(`Something else answers at ${address}. Stop it, or set PORT to another port.`);
-    ensurePackages(process.env.DATABASE_URL ? [] : ['database']);
-    ensureNpmPackages();
-    // What is in the way is said before anything is built.
-    if (process.env.DATABASE_URL) checkDatabase();
-    else lookOver(dataFolder());
-    buildIfNeeded();
-    await run({ port, address, instance, started, end, ending: () => ending, signal: given.signal });
-  } catch (error) {
-    if (ending) return;
-    process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
-    await end(1);
-  }
-}
-
-/**
- * Starts database, stand-ins and server, and keeps them running.
- *
- * @param {{ port: string, address: string, instance: string, started: (() => Promise<unknown>)[], end: (code: number) => Promise<void>, ending: () => boolean, signal: AbortSignal }} of
- */
-async function run({ port, address, instance, started, end, ending, signal }) {
-  const starting = database(signal);
-  // One that is given up while it starts is ended too before all this ends.
-  started.push(() => starting.then((made) => made.stop()).catch(() => undefined));
-  const first = await starting;
-  const cluster = keepAlive(first, ending);
-  started.push(() => cluster.stop());
-  const standins = await startStandins(Number(port), {
-    ...process.env,
-    INTERVEX_DATA_DIR: dataFolder(),
-    NODE_ENV: 'production',
-  });
-  started.push(() => standins.stop());
-  const env = {
-    ...process.env,
-    ...standins.addresses,
-    PORT: port,
-    DATABASE_URL: first.url,
-    INTERVEX_INSTANCE: instance,
-    INTERVEX_DATA_DIR: dataFolder(),
-    INTERVEX_WEB_ROOT: PAGE,
-    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-    NODE_ENV: 'production',
-  };
+/** Starts database, stand-ins and server, and keeps them running. @param {import('./lib/running.mjs').Running} of */
+async function run(of) {
+  const { port, address, instance, started, end, ending } = of;
+  const { cluster, standins, env } = await startBelow(of);
   const server = supervise(SERVER, {
-    env,
+    env: { ...env, INTERVEX_WEB_ROOT: PAGE, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' },
     before: cluster.revive,
     onGiveUp: (message, hopeless) => {
       if (!hopeless) say(`The server does not stay up. ${message} Is port ${port} taken? Set PORT to another.`);
@@ -153,8 +16,6 @@ async function run({ port, address, instance, started, end, ending, signal }) {
     },
   });
   started.push(() => server.stop());
-  const watch = setInterval(() => void cluster.revive(), 1000);
-  started.push(async () => clearInterval(watch));
   await waitFor(address, instance, ending);
   if (ending()) return;
   say(`Intervex is ready: ${address}`);
@@ -162,7 +23,7 @@ async function run({ port, address, instance, started, end, ending, signal }) {
   say('Ctrl-C stops it and all it started. Your plans stay.');
 }
 
-main().catch((error) => {
+runUntilStopped(process.env.PORT ?? '4300', buildIfNeeded, run).catch((error) => {
   process.stderr.write(`${error instanceof Error ? error.message : String(error)}\n`);
   process.exit(1);
 });

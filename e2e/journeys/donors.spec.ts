@@ -146,8 +146,8 @@ test('the mating table finds the bearing nobody makes, and goes on from the last
   await page.getByLabel('Cost').blur();
   await expect(page.getByRole('alert')).toContainText('“twelve” is no cost');
   await page.getByLabel('Cost').fill('12.50');
-  await page.getByLabel('Whose question').fill('Birk');
-  await page.getByLabel('Whose question').blur();
+  await page.getByLabel('Who finds out').fill('Birk');
+  await page.getByLabel('Who finds out').blur();
   await saved(page);
   await expect(page.getByRole('row', { name: /Wheel bearing/ })).toContainText('12.5');
 });

@@ -129,7 +129,7 @@ test('chances are drawn beside the page, and the reading to improve is named', a
   const id = await ownTern(request);
   await openStage(page, id, 'shafts');
   await tab(page, 'Chances');
-  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  await page.getByRole('button', { name: 'Run 100,000 builds' }).click();
   await expect(page.getByRole('row', { name: /Clear of the cross shaft/ })).toContainText('%');
   await expect(page.getByText(/^Left: [\d.]+ % all together\./)).toBeVisible();
   // What is worth a second reading is named, and leads to its field.

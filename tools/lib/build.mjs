@@ -36,6 +36,13 @@ function newest(path) {
   return readdirSync(path).reduce((max, name) => Math.max(max, newest(join(path, name))), 0);
 }
 
+/** Builds the stand-ins where they were not built yet. */
+export function buildStandins() {
+  if (existsSync(STANDIN)) return;
+  const result = spawnSync('npm', ['run', '-s', 'build', '-w', 'standins'], { cwd: ROOT, stdio: 'inherit' });
+  if (result.status !== 0) throw new Error('The build of the stand-ins failed; see above.');
+}
+
 /** Builds page, server and stand-ins where a source is newer than what was built. */
 export function buildIfNeeded() {
   const sources = Math.max(

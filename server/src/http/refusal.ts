@@ -119,7 +119,7 @@ function askedWrong(error: unknown): Refused | undefined {
   return refused('invalid', 'The request cannot be read.', [
     {
       field: 'body',
-      wrong: 'cannot be read as it says it is',
+      wrong: 'wrong encoding',
       right: 'a body in the encoding that its header names',
     },
   ]);

@@ -303,7 +303,7 @@ async function freeName(pool: Pool, name: string, except?: string): Promise<void
   const same = await q.findPerson(pool, { name });
   if (!same || same.id === except) return;
   throw refused('invalid', `There is a ${same.name} already.`, [
-    { field: 'name', wrong: 'is another person’s', right: 'a name of his own' },
+    { field: 'name', wrong: 'is another person’s', right: 'a name of their own' },
   ]);
 }
 

@@ -120,7 +120,7 @@ export class WorkPool {
       setTimeout(() => {
         over.abort();
       }, MOST_LEFT_MS).unref();
-      gone.abort(refused('unavailable', 'Nobody waits for this any more.'));
+      gone.abort(refused('unavailable', 'Cancelled.'));
     };
     request.res?.once('close', leave);
     if (request.res?.closed) leave();

@@ -48,7 +48,7 @@ export const CUT = [
   }),
   cutting(
     'cut.shrink',
-    'Weld pulls shorter',
+    'Weld shrinkage',
     'How much shorter one butt gets, measured on your own weld.',
     [0, 5],
     {
@@ -58,7 +58,7 @@ export const CUT = [
   ),
   cutting(
     'cut.pull',
-    'Next butt pulls',
+    'Shrinkage of the next weld',
     'What this welder’s welds on this axle have pulled: reckoned with on a side that is not tacked yet.',
     [0, 5],
     { instrument: 'rule' },

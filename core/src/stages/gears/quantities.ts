@@ -177,7 +177,7 @@ export const GEARS_QUANTITIES = [
       instrument: 'caliper',
     },
   ),
-  clutch('clutch.stackBook', 'Stack height by its maker', 'As his list gives it for one side.', [5, 120], {
+  clutch('clutch.stackBook', 'Stack height by its maker', 'As their list gives it for one side.', [5, 120], {
     instrument: 'chosen',
   }),
   clutch(

@@ -56,11 +56,11 @@ const routeCheck = (route: PatternRoute, possible: boolean): Check =>
       route === 'undecided'
         ? {
             level: 'caution',
-            title: 'Flange and wheel have other patterns',
+            title: 'Flange and wheel patterns differ',
             todo: 'Choose the way under Pattern, with its cost and risk beside the others.',
           }
         : undefined,
-    holds: 'Flange and wheel have other patterns: the way is chosen',
+    holds: 'Flange and wheel patterns differ; solution chosen',
     unknown: '',
     reason: possible
       ? 'The flange can be re-drilled; an adapter or other shafts are the other ways.'

@@ -55,9 +55,9 @@ export const SHAFT_QUANTITIES = [
   }),
   made('shaft.clipWidth', 'Clip groove, width', 'Between its walls.', [1, 30], { instrument: 'caliper' }),
   made('shaft.clipDiameter', 'Clip groove, diameter', 'At its floor.', [8, 80], { instrument: 'caliper' }),
-  made('shaft.made', 'Shaft maker holds', 'Length either way, as the maker says.', [0, 3], {
+  made('shaft.made', 'Maker’s tolerance', 'Length either way, as the maker says.', [0, 3], {
     belongs: 'car',
-    fallback: { value: 0.4, why: 'a usual shop’s word' },
+    fallback: { value: 0.4, why: 'typical tolerance' },
   }),
   ...SIDES.map((side) =>
     made(

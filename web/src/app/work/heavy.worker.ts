@@ -11,8 +11,9 @@ import {
   type Sweep,
 } from '@intervex/core/desks/motion';
 import { expose } from 'comlink';
+import { makeJudge } from './judge';
 
-/** What the worker does, and how it is asked: the whole protocol. Progress comes back by a function of the page’s. */
+/** What is worked out when somebody asks for it: the whole protocol. Progress comes back by a function of the page’s. */
 const heavy = {
   fitMap,
   runSets,
@@ -47,4 +48,5 @@ const heavy = {
 };
 export type Heavy = typeof heavy;
 
-expose(heavy);
+// One script for both: the page makes a worker that is stopped with its work, and one that judges and stays.
+expose({ ...heavy, ...makeJudge() });

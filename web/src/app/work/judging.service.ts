@@ -63,7 +63,7 @@ export class JudgingService {
   /** Makes the worker; nothing where the browser has none. A test puts another in its place. */
   protected make(): Worker | undefined {
     if (typeof Worker === 'undefined') return undefined;
-    return new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' });
+    return new Worker(new URL('./heavy.worker', import.meta.url), { type: 'module' });
   }
 
   /**

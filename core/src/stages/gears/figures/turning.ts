@@ -76,7 +76,7 @@ export const stackOff = node('stackOff', (r): Maybe => {
       label: 'Clutch pack against its maker’s height',
       unit: 'mm',
       formula: '{h} − {b}',
-      source: 'As laid up, less his list’s',
+      source: 'As laid up, less the maker’s',
       inputs: { h, b: book },
     })
   );

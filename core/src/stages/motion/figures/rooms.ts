@@ -30,7 +30,7 @@ const USUAL_LINK = 32;
 const USUAL_SPRUNG = 32;
 
 /** A size or place that the skin of a body follows, and how far at most with each mm of it. */
-export interface Follows {
+interface Follows {
   readonly figure: Figure;
   readonly most: number;
 }
@@ -512,7 +512,7 @@ function sweptPoses(stand: Stand): readonly PosedAxle[] {
 }
 
 /** The axle in all poses that clearances are looked at in. */
-export const swept = node('swept', (r): readonly PosedAxle[] => {
+const swept = node('swept', (r): readonly PosedAxle[] => {
   const stands = r.of(standing);
   return stands ? sweptPoses(stands.stand) : [];
 });

@@ -162,7 +162,7 @@ export function besideOf(figures: readonly Figure[]): Beside {
 const NOTHING = besideOf([]);
 
 /** What a solved figure is called. */
-export interface Solvable {
+interface Solvable {
   readonly id: string;
   readonly label: string;
   readonly unit: FigureUnit;

@@ -15,7 +15,7 @@ const NO_AXLE =
 
 /** From the map of both tubes to the order in which all is welded. */
 export const look: StageLook<HeadingId<'brackets'>> = {
-  tabsLabel: 'What of the brackets',
+  tabsLabel: 'Bracket views',
   tabs: [
     {
       id: 'map',

@@ -156,7 +156,7 @@ describe('mating', () => {
     await put(bench, 'Cost', '12,50');
     await put(bench, 'Hours', 'two');
     expect(bench.text).toContain('“two” is no number of hours');
-    await put(bench, 'Whose question', 'Birk');
+    await put(bench, 'Who finds out', 'Birk');
     expect(bench.store.plan().joints.hose).toEqual({ work: 'an adapter', cost: 12.5, owner: 'Birk' });
     await put(bench, 'Cost', '');
     expect(bench.store.plan().joints.hose).toEqual({ work: 'an adapter', owner: 'Birk' });

@@ -35,7 +35,7 @@ const parts = (groups: readonly HeadingId<'donor'>[], more = {}): PanelPart<Head
 /** The donor: its dimensions, whether it is worth buying, and how it joins the car. */
 export const look: StageLook<HeadingId<'donor'>> = {
   subtitle: ({ brief }) => brief.donor || 'the axle that comes in',
-  tabsLabel: 'What of the donor',
+  tabsLabel: 'Donor views',
   tabs: [
     {
       id: 'readings',

@@ -38,7 +38,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
           <th scope="col">Verdict</th>
           <th scope="col" class="number">Cost</th>
           <th scope="col" class="number">Hours</th>
-          <th scope="col">Whose question</th>
+          <th scope="col">Who finds out</th>
         </tr>
       </thead>
       <tbody>
@@ -74,7 +74,7 @@ const ICONS: Readonly<Record<Verdict, string>> = {
             </td>
             <td class="number figure" data-label="Cost">{{ j.note.cost ?? '' }}</td>
             <td class="number figure" data-label="Hours">{{ j.note.hours ?? '' }}</td>
-            <td data-label="Whose question">{{ j.note.owner ?? '' }}</td>
+            <td data-label="Who finds out">{{ j.note.owner ?? '' }}</td>
           </tr>
         }
       </tbody>

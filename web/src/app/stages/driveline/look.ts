@@ -15,7 +15,7 @@ const two = ({ choices }: Plan): boolean => choices.pieces === 'two';
 
 /** From the gearbox to the pinion: angles, speed, bench, driveshaft. */
 export const look: StageLook<HeadingId<'driveline'>> = {
-  tabsLabel: 'What of the driveline',
+  tabsLabel: 'Driveline views',
   tabs: [
     {
       id: 'line',

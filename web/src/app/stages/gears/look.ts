@@ -17,7 +17,7 @@ const DRIVES: PanelPart<HeadingId<'gears'>> = {
 
 /** Ratio, and what each does over a distance. */
 export const look: StageLook<HeadingId<'gears'>> = {
-  tabsLabel: 'What of the gears',
+  tabsLabel: 'Gear views',
   tabs: [
     {
       id: 'ratio',

@@ -16,7 +16,7 @@ const LINES =
 
 /** The wheel’s end of the axle: pattern, studs, retention, brakes and lines. */
 export const look: StageLook<HeadingId<'hubs'>> = {
-  tabsLabel: 'What of the hub ends',
+  tabsLabel: 'Hub end views',
   tabs: [
     {
       id: 'pattern',

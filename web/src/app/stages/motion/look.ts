@@ -41,7 +41,7 @@ const RIDE = { z: 0, roll: 0 };
 
 /** From the links’ places to what the car weighs: the axle moved before anything is tacked. */
 export const look: StageLook<HeadingId<'motion'>> = {
-  tabsLabel: 'What of the motion',
+  tabsLabel: 'Motion views',
   tabs: [
     {
       id: 'cycle',

@@ -18,7 +18,7 @@ import { PlanStore } from '../../state/plan-store';
     </p>
     @if (found()) {
       <p class="text" role="status">
-        The height by the scales goes before the one of the brief, with its uncertainty, wherever it enters.
+        The height by the scales replaces the brief’s, with its uncertainty, wherever it enters.
       </p>
     }
     <ix-open-checks of="scales" />

@@ -24,7 +24,7 @@ import { SpringCounter } from './spring-counter';
         </p>
       }
     }
-    <ix-figure-table of="Against a degree of roll" [rows]="rollRows()" />
+    <ix-figure-table of="Roll stiffness" [rows]="rollRows()" />
     @if (springs().length) {
       <ix-spring-counter />
     }
@@ -50,7 +50,7 @@ export class SpringsDesk {
     return [
       { name: 'Rear springs', figure: roll.springs },
       { name: 'Anti-roll bar', figure: roll.bar },
-      { name: 'With what the bind of the links adds', figure: roll.all },
+      { name: 'Including link bind', figure: roll.all },
     ];
   });
   protected readonly springs = computed(() => {
@@ -74,7 +74,7 @@ export class SpringsDesk {
         { name: 'Spring’s own length with roll, longest', figure: s.rollOut },
         { name: 'Adjuster and seats take', figure: s.seat },
         { name: 'Left before the spring is solid', figure: s.left },
-        { name: 'Still pressed at full droop by', figure: s.loose },
+        { name: 'Compression left at droop', figure: s.loose },
         ...room
           .filter((d) => d.of.member === s.of.member)
           .flatMap((d) => [

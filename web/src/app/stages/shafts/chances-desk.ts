@@ -39,11 +39,11 @@ const NAMES: Readonly<Record<StackOutcome, readonly [name: string, what: string]
   imports: [MatButtonModule, MatProgressBarModule],
   template: `
     <p class="text">
-      Draws every reading, the saw, the weld and the shaft maker {{ draws }} times a side within what each may
-      be off by, and counts how often all of it fits.
+      Builds each side {{ draws }} times, with every reading, the saw, the weld and the shaft maker off by what
+      each may be, and counts how often all of it fits.
     </p>
     <button mat-flat-button type="button" [disabled]="running()" (click)="run()">
-      {{ result() ? 'Draw again' : 'Draw' }}
+      {{ result() ? 'Run again' : 'Run ' + draws + ' builds' }}
     </button>
     @if (running()) {
       <button mat-button type="button" (click)="heavy.cancel()">Stop</button>

@@ -12,7 +12,7 @@ const inPlace: StageTab<HeadingId<'shafts'>>['view'] = ({ of }) => SIDES.map((si
 
 /** The shafts that will run: strength, stock pairs, tolerances, orders. */
 export const look: StageLook<HeadingId<'shafts'>> = {
-  tabsLabel: 'What of the shafts',
+  tabsLabel: 'Shaft views',
   tabs: [
     {
       id: 'strength',

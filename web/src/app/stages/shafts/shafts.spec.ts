@@ -133,7 +133,7 @@ describe('chances', () => {
   it('are counted for both sides, and name the reading to improve', async () => {
     withWork((side, limits, _draws, seed) => Promise.resolve(runStack(side, limits, 4000, seed)));
     const bench = await Bench.of(ChancesDesk, PLAN);
-    await bench.click('Draw');
+    await bench.click('Run 100,000 builds');
     await bench.settle();
     expect(bench.text).toMatch(/Clear of the cross shaft ?shaft fully home/);
     expect(bench.text).toContain('Improve first');
@@ -146,7 +146,7 @@ describe('chances', () => {
   it('say that they were stopped, and why they failed', async () => {
     withWork(() => Promise.reject(new Error('out of memory')));
     const bench = await Bench.of(ChancesDesk, PLAN);
-    await bench.click('Draw');
+    await bench.click('Run 100,000 builds');
     await bench.settle();
     expect(bench.all('[role=alert]')[0]?.textContent).toContain('out of memory');
   });

@@ -1,5 +1,0 @@
-/// <reference lib="webworker" />
-import { expose } from 'comlink';
-import { makeJudge } from './judge';
-
-expose(makeJudge());
