@@ -6,6 +6,7 @@ import {
   type Results,
   fitMap,
   runStack,
+  schools,
   seededRandom,
   stockPairs,
   patchPairs,
@@ -46,15 +47,21 @@ function whole(results: Results): Results {
   return results;
 }
 
+/** What the page’s own thread makes while the ways to cut are open: the strip and what is on the screen. The rest is judged beside it. */
+function ownPart(results: Results): Results {
+  void [results.strip, results.notLevel, results.openings, results.of(schools)];
+  return results;
+}
+
 /** Time of an edit for every reading of the plan in turn, ms, from the quickest to the slowest. */
-function editTimes(plan: Plan): readonly number[] {
+function editTimes(plan: Plan, make: (results: Results) => Results): readonly number[] {
   const again = createEvaluator();
-  whole(again(plan));
+  make(again(plan));
   const few = { warm: 4, runs: 15 };
   return Object.keys(plan.readings)
     .map((id) => {
       const plans = [nudged(plan, id, 0), nudged(plan, id, 0.01)];
-      return timed((i) => whole(again(plans[i % 2] ?? plan)), few);
+      return timed((i) => make(again(plans[i % 2] ?? plan)), few);
     })
     .sort((a, b) => a - b);
 }
@@ -69,7 +76,8 @@ export function computing(): readonly BenchFigure[] {
     value: timed(() => JSON.parse(text)),
     unit: 'ms',
   };
-  const edits = editTimes(plan);
+  const edits = editTimes(plan, whole);
+  const own = editTimes(plan, ownPart);
   return [
     figureOf({
       name: 'evaluate the demo plan from nothing',
@@ -90,6 +98,27 @@ export function computing(): readonly BenchFigure[] {
       value: edits.at(-1) ?? Number.NaN,
       unit: 'ms',
       target: 4 * yardstick.value,
+      yardstick,
+    }),
+    figureOf({
+      name: 'the page’s own part of that from nothing, judged beside it',
+      value: timed((i) => ownPart(evaluate(planOf(i, plan)))),
+      unit: 'ms',
+      target: 10 * yardstick.value,
+      yardstick,
+    }),
+    figureOf({
+      name: 'the page’s own part after one changed reading, median',
+      value: median(own),
+      unit: 'ms',
+      target: 0.6 * yardstick.value,
+      yardstick,
+    }),
+    figureOf({
+      name: 'the page’s own part after one changed reading, the one that moves the most',
+      value: own.at(-1) ?? Number.NaN,
+      unit: 'ms',
+      target: 8 * yardstick.value,
       yardstick,
     }),
   ];
