@@ -112,6 +112,7 @@ export class PlanStore {
   /** Results for all round the drawing: a moment later while something is typed or dragged, and judged beside the page. */
   readonly results = inject(JudgingService).of(
     this.following.shown,
+    this.now,
     () => isoDay(new Date()),
     computed(() => this.base()?.id),
   );

@@ -1,4 +1,4 @@
-import { Injectable, signal, type WritableSignal } from '@angular/core';
+import { computed, Injectable, signal, type WritableSignal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { createEvaluator, EMPTY_PLAN, type Plan, type Results } from '@intervex/core';
 import tern from '../../../../examples/tern.json';
@@ -31,6 +31,8 @@ interface Desk {
   readonly plan: WritableSignal<Plan>;
   readonly open: WritableSignal<string | undefined>;
   readonly results: () => Results;
+  /** What the page’s evaluator made of a plan. */
+  readonly made: (of: Plan) => Results | undefined;
   /** How often the page judged for itself. */
   readonly own: () => number;
 }
@@ -71,13 +73,12 @@ async function desk(answers: object = makeJudge()): Promise<Desk> {
     kept.set(now, counted);
     return counted;
   };
-  const results = TestBed.runInInjectionContext(() =>
-    service.of(Object.assign(shown, {}) as never, () => DAY, open),
-  );
+  const now = computed(shown);
+  const results = TestBed.runInInjectionContext(() => service.of(now, now, () => DAY, open));
   await atRest(() => {
     expect(service.beside() || Service.made[0]?.ended).toBe(true);
   });
-  return { plan, open, results, own: () => own };
+  return { plan, open, results, made: (of) => kept.get(of), own: () => own };
 }
 
 /** What is judged stands in the results as it came. */
@@ -129,6 +130,31 @@ describe('judging beside the page', () => {
     await atRest(() => {
       expect(results().plan).toBe(other);
     });
+  });
+
+  it('never asks the page’s evaluator for what the hand has left behind', async () => {
+    const { plan, results, made } = await desk();
+    plan.set(demo);
+    await atRest(() => {
+      expect(isBeside(results())).toBe(true);
+      expect(results().plan).toBe(demo);
+    });
+    // What stands still is the page’s own.
+    expect(Object.getPrototypeOf(results())).toBe(made(demo));
+    const [first, second] = [wider(demo, 'wheel.et', 9), wider(demo, 'wheel.et', 12)];
+    plan.set(first);
+    TestBed.tick();
+    plan.set(second);
+    // Its judgement is under way while the hand goes on.
+    await vi.waitFor(() => {
+      expect(results().plan).toBe(first);
+    });
+    expect(Object.getPrototypeOf(results())).not.toBe(made(first));
+    expect(judged(results())).toEqual(judged(createEvaluator()(first, DAY)));
+    await atRest(() => {
+      expect(results().plan).toBe(second);
+    });
+    expect(Object.getPrototypeOf(results())).toBe(made(second));
   });
 
   it('shows nothing of the plan that was open before', async () => {

@@ -9,6 +9,7 @@ import {
   untracked,
 } from '@angular/core';
 import {
+  createEvaluator,
   EMPTY_PLAN,
   judgedAfter,
   planChange,
@@ -50,6 +51,9 @@ export class JudgingService {
   /** What the worker has: the plan it was told last, and what it said of it. */
   private plan: Plan = EMPTY_PLAN;
   private judged: Judged | undefined;
+  /** For results that the hand has left behind: the page’s own evaluator is further by then. */
+  private readonly behind = createEvaluator();
+  private now: Signal<Results> | undefined;
   private asked: Asked | undefined;
   /** The newest, while an answer to something before it is awaited. */
   private waits: Asked | undefined;
@@ -70,11 +74,18 @@ export class JudgingService {
    * Results with their judgement; those before stay until it has come, but never those of another plan.
    *
    * @param shown the results that are to be shown
+   * @param now the newest: what is older by the time its judgement comes is worked out beside it, not from nothing
    * @param day ISO date they are of
    * @param open id of the plan that is open
    */
-  of(shown: Signal<Results>, day: () => string, open: Signal<string | undefined>): Signal<Results> {
+  of(
+    shown: Signal<Results>,
+    now: Signal<Results>,
+    day: () => string,
+    open: Signal<string | undefined>,
+  ): Signal<Results> {
     this.begin();
+    this.now = now;
     effect(() => {
       const asked = { results: shown(), day: day(), open: untracked(open) };
       if (this.worker()) this.ask(asked);
@@ -133,7 +144,9 @@ export class JudgingService {
       if (this.asked !== asked) return;
       this.plan = results.plan;
       this.judged = judgedAfter(this.judged, changed);
-      this.came.set({ asked, judged: withJudged(results, this.judged) });
+      const newest = this.now && untracked(this.now) === results;
+      const own = newest ? results : this.behind(results.plan, day);
+      this.came.set({ asked, judged: withJudged(own, this.judged) });
     } catch {
       // What cannot be judged there is judged here, and says why.
       this.stop();
