@@ -71,7 +71,8 @@ describe('readQuantity', () => {
         [q.min, q.min - 1e9],
         [q.max, q.max + 1e9],
       ] as const) {
-        const [, least, most] = / between (.+) and (.+); this is/.exec(refuseValue(q, beyond, unit) ?? '') ?? [];
+        const [, least, most] =
+          / between (.+) and (.+); this is/.exec(refuseValue(q, beyond, unit) ?? '') ?? [];
         const read = readQuantity(q, (limit === q.min ? least : most) ?? '', q.inMm ? 'mm' : unit);
         expect(read.ok ? read.value : `${q.id}: ${read.reason}`).toBeTypeOf('number');
         expect(read.ok && Math.abs(read.value - limit)).toBeLessThanOrEqual(0.8 + Math.abs(limit) * 0.05);

@@ -35,7 +35,7 @@ describe('cut sheet', () => {
   it('says beside each mark which defaults it rests on, and lists them', () => {
     const outer = row(workedPlan(), 'Outer mark');
     expect(outer.cells[0]?.text).toBe('294.2 mm*');
-    expect(outer.note).toContain('assumed: root gap, weld pulls shorter');
+    expect(outer.note).toContain('assumed: root gap, weld shrinkage');
     expect(sheet(workedPlan()).assumed).toContain('Root gap: 2.0 mm, a usual root gap, set with a feeler');
     expect(sheet(workedPlan(WHOLE)).assumed.join()).not.toContain('Root gap');
   });

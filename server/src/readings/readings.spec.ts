@@ -62,7 +62,7 @@ describe('readings as a table', () => {
       { repeats: [{ value: q.min }, { value: q.max }], instrument: q.instrument },
     ]);
     const readings = Object.fromEntries(limits);
-    for (const length of ['mm', '1/16'] as const) {
+    for (const length of ['mm', 'frac'] as const) {
       const read = readReadingsCsv(Buffer.from(readingsCsv({ ...EMPTY_PLAN, readings }, length)));
       expect(read).toMatchObject({ ok: true, readings });
     }
