@@ -39,10 +39,13 @@ interface Desk {
 
 const atRest = async (done: () => void): Promise<void> => {
   TestBed.tick();
-  await vi.waitFor(() => {
-    TestBed.tick();
-    done();
-  });
+  await vi.waitFor(
+    () => {
+      TestBed.tick();
+      done();
+    },
+    { timeout: 20_000 },
+  );
 };
 
 /** A page with a plan, whose worker has come; it counts how often its own thread judges. */
@@ -90,7 +93,7 @@ const judged = ({ checks, contradicted, decisions, stages }: Results): unknown =
   decisions,
   stages,
 });
-describe('judging beside the page', () => {
+describe('judging beside the page', { timeout: 60_000 }, () => {
   it('gives what the page itself would, edit after edit, and leaves the page’s thread alone', async () => {
     const { plan, results, own } = await desk();
     plan.set(demo);
@@ -133,7 +136,22 @@ describe('judging beside the page', () => {
   });
 
   it('never asks the page’s evaluator for what the hand has left behind', async () => {
-    const { plan, results, made } = await desk();
+    const judge = makeJudge();
+    // Answers that are kept back, in the order they were asked for.
+    const kept: (() => void)[] = [];
+    let hold = false;
+    const { plan, results, made } = await desk({
+      ready: () => true,
+      after: (...of: Parameters<Judge['after']>) => {
+        const said = judge.after(...of);
+        if (!hold) return said;
+        return new Promise((resolve) => {
+          kept.push(() => {
+            resolve(said);
+          });
+        });
+      },
+    });
     plan.set(demo);
     await atRest(() => {
       expect(isBeside(results())).toBe(true);
@@ -141,16 +159,25 @@ describe('judging beside the page', () => {
     });
     // What stands still is the page’s own.
     expect(Object.getPrototypeOf(results())).toBe(made(demo));
+    hold = true;
     const [first, second] = [wider(demo, 'wheel.et', 9), wider(demo, 'wheel.et', 12)];
     plan.set(first);
-    TestBed.tick();
-    plan.set(second);
+    await atRest(() => {
+      expect(kept).toHaveLength(1);
+    });
     // Its judgement is under way while the hand goes on.
-    await vi.waitFor(() => {
+    plan.set(second);
+    TestBed.tick();
+    kept.shift()?.();
+    await atRest(() => {
       expect(results().plan).toBe(first);
     });
     expect(Object.getPrototypeOf(results())).not.toBe(made(first));
     expect(judged(results())).toEqual(judged(createEvaluator()(first, DAY)));
+    await atRest(() => {
+      expect(kept).toHaveLength(1);
+    });
+    kept.shift()?.();
     await atRest(() => {
       expect(results().plan).toBe(second);
     });
