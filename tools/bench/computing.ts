@@ -78,49 +78,24 @@ export function computing(): readonly BenchFigure[] {
   };
   const edits = editTimes(plan, whole);
   const own = editTimes(plan, ownPart);
+  const beside = (name: string, value: number, times: number): BenchFigure =>
+    figureOf({ name, value, unit: 'ms', target: times * yardstick.value, yardstick });
+  const [one, worst] = ['after one changed reading, median of all', 'the one that moves the most'];
   return [
-    figureOf({
-      name: 'evaluate the demo plan from nothing',
-      value: timed((i) => whole(evaluate(planOf(i, plan)))),
-      unit: 'ms',
-      target: 4 * yardstick.value,
-      yardstick,
-    }),
-    figureOf({
-      name: `evaluate after one changed reading, median of all ${edits.length} readings`,
-      value: median(edits),
-      unit: 'ms',
-      target: 0.6 * yardstick.value,
-      yardstick,
-    }),
-    figureOf({
-      name: 'evaluate after one changed reading, the one that moves the most',
-      value: edits.at(-1) ?? Number.NaN,
-      unit: 'ms',
-      target: 4 * yardstick.value,
-      yardstick,
-    }),
-    figureOf({
-      name: 'the page’s own part of that from nothing, judged beside it',
-      value: timed((i) => ownPart(evaluate(planOf(i, plan)))),
-      unit: 'ms',
-      target: 10 * yardstick.value,
-      yardstick,
-    }),
-    figureOf({
-      name: 'the page’s own part after one changed reading, median',
-      value: median(own),
-      unit: 'ms',
-      target: 0.6 * yardstick.value,
-      yardstick,
-    }),
-    figureOf({
-      name: 'the page’s own part after one changed reading, the one that moves the most',
-      value: own.at(-1) ?? Number.NaN,
-      unit: 'ms',
-      target: 8 * yardstick.value,
-      yardstick,
-    }),
+    beside(
+      'evaluate the demo plan from nothing',
+      timed((i) => whole(evaluate(planOf(i, plan)))),
+      4,
+    ),
+    beside(`evaluate ${one} ${edits.length} readings`, median(edits), 0.6),
+    beside(`evaluate after one changed reading, ${worst}`, edits.at(-1) ?? Number.NaN, 4),
+    beside(
+      'the page’s own part, from nothing',
+      timed((i) => ownPart(evaluate(planOf(i, plan)))),
+      10,
+    ),
+    beside(`the page’s own part ${one} ${own.length} readings`, median(own), 0.6),
+    beside(`the page’s own part after one changed reading, ${worst}`, own.at(-1) ?? Number.NaN, 8),
   ];
 }
 

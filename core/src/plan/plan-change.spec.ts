@@ -37,6 +37,13 @@ describe('a change from plan to plan', () => {
     expect(planChange(before, before)).toEqual({ parts: {}, entries: {}, gone: {} });
   });
 
+  it('tells an entry that is gone though every object has something of that name', () => {
+    const before = { ...EMPTY_PLAN, readings: { toString: { instrument: 'rule', repeats: [{ value: 3 }] } } };
+    const change = sent(planChange(before as unknown as Plan, EMPTY_PLAN));
+    expect(change.gone).toEqual({ readings: ['toString'] });
+    expect(Object.keys(planAfter(before as unknown as Plan, change).readings)).toEqual([]);
+  });
+
   it('holds for any edit of any part, one after the other', () => {
     const start = at(packhorse);
     const parts = Object.keys(start) as (keyof Plan)[];

@@ -13,6 +13,9 @@ export interface PlanChange {
 const isRecord = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+/** Of its own: an entry may be called as something that every object has. */
+const has = (of: Fields, key: string): boolean => Object.prototype.hasOwnProperty.call(of, key);
+
 /**
  * What changed from one plan to the next, where what stayed is the same object: as small as the edit was.
  *
@@ -28,9 +31,9 @@ export function planChange(before: Plan, now: Plan): PlanChange {
     if (Object.is(was, value)) continue;
     if (isRecord(was) && isRecord(value)) {
       entries[part] = Object.fromEntries(
-        Object.entries(value).filter(([key, entry]) => !(key in was) || !Object.is(was[key], entry)),
+        Object.entries(value).filter(([key, entry]) => !has(was, key) || !Object.is(was[key], entry)),
       );
-      const left = Object.keys(was).filter((key) => !(key in value));
+      const left = Object.keys(was).filter((key) => !has(value, key));
       if (left.length) gone[part] = left;
     } else parts[part] = value;
   }

@@ -65,6 +65,9 @@ describe('readQuantity', () => {
     expect(read.ok ? '' : read.reason).toMatch(why);
   });
 
+  // Half a sixteenth of an inch, half of a unit’s last digit; a limit of nothing is nothing.
+  const off = (unit: string, limit: number): number =>
+    limit === 0 ? 1e-9 : Math.max(unit === 'mm' ? 0.794 : 1e-6, Math.abs(limit) * 0.05);
   it.each(['mm', 'in', 'frac'] as const)('takes every limit as its refusal shows it, in %s', (unit) => {
     for (const q of QUANTITIES)
       for (const [limit, beyond] of [
@@ -75,7 +78,7 @@ describe('readQuantity', () => {
           / between (.+) and (.+); this is/.exec(refuseValue(q, beyond, unit) ?? '') ?? [];
         const read = readQuantity(q, (limit === q.min ? least : most) ?? '', q.inMm ? 'mm' : unit);
         expect(read.ok ? read.value : `${q.id}: ${read.reason}`).toBeTypeOf('number');
-        expect(read.ok && Math.abs(read.value - limit)).toBeLessThanOrEqual(0.8 + Math.abs(limit) * 0.05);
+        expect(read.ok && Math.abs(read.value - limit)).toBeLessThanOrEqual(off(q.unit, limit));
       }
   });
 
